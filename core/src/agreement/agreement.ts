@@ -1,0 +1,82 @@
+import { hasKind } from '../dogs/index.js';
+import type { HandlingPlan } from '../plan/make-plan.js';
+import type { PlanInput } from '../plan/plan-input.js';
+import { reason, type Reason } from '../reasons/index.js';
+
+export const CONSENT_IDS = ['close_clip', 'clip_off', 'senior_or_unwell', 'muzzle', 'vet_emergency', 'photographs'] as const;
+export type ConsentId = (typeof CONSENT_IDS)[number];
+
+/** Version of the wording below; stored with each signature. */
+export const CONSENT_TEXT_VERSION = '2026-11-1';
+
+/** What the owner agrees to, in plain words. */
+export const CONSENT_TEXTS: Readonly<Record<ConsentId, string>> = {
+  close_clip:
+    'Tight mats are clipped under, close to the skin. Skin below may be red or sore; close clipping can leave clipper burn or a nick. You are told the same day.',
+  clip_off:
+    'The matted coat is clipped off whole. Your dog may feel cold or act oddly for a day or two, and skin below is seen for the first time. Call us within 24 to 48 hours if anything worries you.',
+  senior_or_unwell:
+    'Grooming is strain for an old or unwell dog. We keep it short, put health before looks, and stop when your dog has had enough.',
+  muzzle: 'A basket muzzle may be used for a few minutes at a time in the steps that may hurt, watched, with treats if you allow them.',
+  vet_emergency: 'In an emergency we take your dog to a vet at once and call you. Treatment is the vet’s decision.',
+  photographs: 'Photographs of coat and skin may be kept in your dog’s file.',
+};
+
+export interface ConsentAsked {
+  readonly id: ConsentId;
+  readonly text: string;
+  /** The plan cannot go on as it is without it. */
+  readonly required: boolean;
+}
+
+export interface AgreementProposal {
+  readonly consents: readonly ConsentAsked[];
+  /** Minutes for matting beyond a regular visit, and their price in the salon's smallest coin. */
+  readonly extraMinutes: number;
+  readonly extraMinutesRange: readonly [number, number];
+  readonly extraPriceMinor: number;
+  readonly possible: readonly Reason[];
+}
+
+const MAT_ACTIVITIES = ['brush_mats', 'clip_tight_fragile', 'clip_tight_body'] as const;
+
+/**
+ * What is agreed before the work: what is possible, extra minutes for mats and their price, and the consents this plan needs.
+ * @param ratePerMinuteMinor the salon's rate for extra time, smallest coin per minute, ≥ 0
+ */
+export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMinuteMinor: number): AgreementProposal {
+  if (!(ratePerMinuteMinor >= 0)) throw new RangeError(`proposeAgreement: rate ${ratePerMinuteMinor} is negative`);
+  const matSteps = plan.steps.filter((s) => MAT_ACTIVITIES.some((a) => a === s.activity));
+  const clipped = matSteps.filter((s) => s.activity !== 'brush_mats');
+  const clipOff =
+    plan.notToday.some((n) => n.reasons.some((r) => r.rule === 'step.length_not_possible')) ||
+    clipped.some((s) => s.reasons.some((r) => r.rule === 'step.clip_off_whole'));
+  // A clip-off takes the place of the body clip, so only what goes beyond that is extra.
+  const regular = clipOff && input.asked.items.includes('body_clip') ? BODY_CLIP_MINUTES : 0;
+  const extraMinutes = Math.max(0, Math.round(matSteps.reduce((sum, s) => sum + s.minutes, 0) - regular));
+  const possible: Reason[] = [];
+  if (clipped.length > 0) possible.push(reason('agree.close_clip', { mm: clipped[0]?.blade?.lengthMm ?? 1.5 }, 0.8));
+  if (input.asked.items.includes('body_clip') && input.feelOver.zones.some((z) => z.matGrade >= 2))
+    possible.push(reason('agree.length', { wanted: input.asked.wantedMm }, 0.7));
+  if (extraMinutes > 0) possible.push(reason('agree.extra', { minutes: extraMinutes }, 0.6));
+  const asked: ConsentAsked[] = [];
+  const ask = (id: ConsentId, required: boolean): void => {
+    asked.push({ id, text: CONSENT_TEXTS[id], required });
+  };
+  if (clipOff) ask('clip_off', true);
+  else if (clipped.length > 0) ask('close_clip', true);
+  if (hasKind(plan.kinds, 'senior') || input.dog.conditions.length > 0) ask('senior_or_unwell', true);
+  if (plan.steps.some((s) => s.hold.also.includes('muzzle'))) ask('muzzle', true);
+  ask('vet_emergency', true);
+  ask('photographs', false);
+  return {
+    consents: asked,
+    extraMinutes,
+    extraMinutesRange: [Math.round(extraMinutes * 0.7), Math.round(extraMinutes * 1.5)],
+    extraPriceMinor: Math.round(extraMinutes * ratePerMinuteMinor),
+    possible,
+  };
+}
+
+/** A regular body clip that a clip-off replaces, minutes. Our default. */
+const BODY_CLIP_MINUTES = 18;

@@ -1,0 +1,3 @@
+export * from './zone-ids.js';
+export * from './zones.js';
+export * from './neighbours.js';

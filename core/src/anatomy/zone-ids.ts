@@ -1,0 +1,58 @@
+/** Zones on the midline. */
+export const MID_ZONES = [
+  'stop',
+  'bridge',
+  'nose',
+  'lips',
+  'chin',
+  'topknot',
+  'throat',
+  'neck',
+  'chest',
+  'back',
+  'rump',
+  'belly',
+  'sanitary',
+  'anus',
+  'tail_root',
+  'tail',
+] as const;
+
+/** Zones that every dog has twice; left and right are told apart. */
+export const PAIRED_ZONES = [
+  'eye',
+  'cheek',
+  'ear_leather',
+  'ear_base',
+  'ear_canal',
+  'shoulder',
+  'armpit',
+  'foreleg',
+  'carpal',
+  'fore_paw',
+  'side',
+  'tuck_up',
+  'groin',
+  'thigh',
+  'hock',
+  'hind_paw',
+] as const;
+
+export type MidZone = (typeof MID_ZONES)[number];
+export type PairedZone = (typeof PAIRED_ZONES)[number];
+export type Side = 'left' | 'right';
+
+/** A place on the dog: 16 on the midline and 16 pairs, 48 in all. */
+export type ZoneId = MidZone | `${PairedZone}_${Side}`;
+/** The part without its side. */
+export type ZonePart = MidZone | PairedZone;
+
+export const ZONE_IDS: readonly ZoneId[] = [
+  ...MID_ZONES,
+  ...PAIRED_ZONES.flatMap((part) => [`${part}_left` as const, `${part}_right` as const]),
+];
+
+/** Whether a text names a zone. */
+export function isZoneId(text: string): text is ZoneId {
+  return (ZONE_IDS as readonly string[]).includes(text);
+}

@@ -1,0 +1,71 @@
+/** Blade numbers the product knows. F: full teeth, leaves a smooth finish; a plain 4, 5 or 7 is skip-tooth. */
+export const BLADE_IDS = ['3F', '4F', '4', '5F', '5', '7F', '7', '8.5', '9', '10', '15', '30', '40', '50'] as const;
+export type BladeId = (typeof BLADE_IDS)[number];
+
+export const TOOTH_TYPES = ['full', 'skip', 'unknown'] as const;
+export type ToothType = (typeof TOOTH_TYPES)[number];
+
+export interface Blade {
+  readonly id: BladeId;
+  readonly tooth: ToothType;
+  /** Millimetres left when cutting with the grain, healthy coat. Nominal: makers differ by about ±20 %. */
+  readonly lengthMm: number;
+}
+
+/** Nominal lengths. Common practice, no source; the blade as owned and engraved decides. */
+export const BLADES: readonly Blade[] = [
+  { id: '3F', tooth: 'full', lengthMm: 13 },
+  { id: '4F', tooth: 'full', lengthMm: 9.5 },
+  { id: '4', tooth: 'skip', lengthMm: 9.5 },
+  { id: '5F', tooth: 'full', lengthMm: 6.3 },
+  { id: '5', tooth: 'skip', lengthMm: 6.3 },
+  { id: '7F', tooth: 'full', lengthMm: 3.2 },
+  { id: '7', tooth: 'skip', lengthMm: 3.2 },
+  { id: '8.5', tooth: 'full', lengthMm: 2.8 },
+  { id: '9', tooth: 'full', lengthMm: 2 },
+  { id: '10', tooth: 'full', lengthMm: 1.5 },
+  { id: '15', tooth: 'full', lengthMm: 1.2 },
+  { id: '30', tooth: 'full', lengthMm: 0.5 },
+  { id: '40', tooth: 'full', lengthMm: 0.25 },
+  { id: '50', tooth: 'full', lengthMm: 0.2 },
+];
+
+export interface Guard {
+  readonly id: string;
+  readonly lengthMm: number;
+}
+
+/** Guards snapped on over a #30. Common practice, no source. */
+export const GUARDS: readonly Guard[] = [
+  { id: '5', lengthMm: 3 },
+  { id: '4', lengthMm: 6 },
+  { id: '3½', lengthMm: 10 },
+  { id: '2', lengthMm: 13 },
+  { id: '1', lengthMm: 16 },
+  { id: '0', lengthMm: 19 },
+  { id: 'A', lengthMm: 22 },
+  { id: 'C', lengthMm: 25 },
+];
+
+/** Against the grain about half the length is left. Common practice, no source. */
+export const AGAINST_GRAIN_SHARE = 0.5;
+
+/**
+ * Millimetres left by a blade.
+ * @example lengthLeftMm({ id: '10', tooth: 'full', lengthMm: 1.5 }, 'against') // => 0.75
+ */
+export function lengthLeftMm(blade: Blade, direction: 'with' | 'against'): number {
+  return direction === 'with' ? blade.lengthMm : blade.lengthMm * AGAINST_GRAIN_SHARE;
+}
+
+/** The blade of a number. `bladeOf('10').lengthMm // => 1.5` */
+export function bladeOf(id: BladeId): Blade {
+  const blade = BLADES.find((b) => b.id === id);
+  if (!blade) throw new RangeError(`bladeOf: no blade "${id}"`);
+  return blade;
+}
+
+/** As written in the salon: `bladeName('10') // => '#10'`. */
+export function bladeName(id: BladeId): string {
+  return `#${id.replace('8.5', '8½')}`;
+}

@@ -1,0 +1,2 @@
+export * from './blades.js';
+export * from './choose-blade.js';

@@ -1,0 +1,2 @@
+export * from './mat-grade.js';
+export * from './mat-advice.js';

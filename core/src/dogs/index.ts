@@ -1,0 +1,5 @@
+export * from './dog.js';
+export * from './life-stage.js';
+export * from './feel-over.js';
+export * from './kinds.js';
+export * from './standing.js';

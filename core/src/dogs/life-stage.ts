@@ -1,0 +1,44 @@
+import type { DogFacts } from './dog.js';
+
+export const LIFE_STAGES = ['puppy', 'young_adult', 'mature_adult', 'senior'] as const;
+/** Stages of the 2019 AAHA Canine Life Stage Guidelines (Creevy et al., JAAHA 55:267–290), from memory. */
+export type LifeStage = (typeof LIFE_STAGES)[number];
+
+const DAYS_PER_YEAR = 365.2425;
+
+/** Age in years on a day. Dates are ISO; a day before the birth gives 0. */
+export function ageYears(born: string, today: string): number {
+  return Math.max(0, (Date.parse(today) - Date.parse(born)) / 86_400_000 / DAYS_PER_YEAR);
+}
+
+/** Age in weeks on a day. */
+export function ageWeeks(born: string, today: string): number {
+  return Math.max(0, (Date.parse(today) - Date.parse(born)) / 604_800_000);
+}
+
+/** Expected life span in years by adult weight. Our default: the guidelines give no table, only "the last 25 %". */
+export function expectedLifeYears(weightKg: number): number {
+  if (weightKg < 10) return 14.5;
+  if (weightKg < 25) return 13;
+  return weightKg < 45 ? 11 : 9;
+}
+
+/**
+ * Life stage: puppy to the end of rapid growth (9 months), young adult to 3 years, senior in the last quarter of the
+ * expected life span (AAHA 2019).
+ */
+export function lifeStage(dog: Pick<DogFacts, 'born' | 'weightKg'>, today: string): LifeStage {
+  const age = ageYears(dog.born, today);
+  if (age < 0.75) return 'puppy';
+  if (age < 3) return 'young_adult';
+  return age >= 0.75 * expectedLifeYears(dog.weightKg) ? 'senior' : 'mature_adult';
+}
+
+/** Age in words: "11 weeks", "7 months", "12 years". */
+export function ageInWords(born: string, today: string): string {
+  const weeks = ageWeeks(born, today);
+  if (weeks < 20) return `${Math.floor(weeks)} weeks`;
+  const years = ageYears(born, today);
+  if (years < 2) return `${Math.floor(years * 12)} months`;
+  return `${Math.floor(years)} years`;
+}

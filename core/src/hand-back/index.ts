@@ -1,0 +1,1 @@
+export * from './tell-visit.js';

@@ -1,0 +1,89 @@
+import { zoneFacts, zoneLabel } from '../anatomy/index.js';
+import { HARM_LABELS, INCIDENTS } from '../incidents/index.js';
+import { ACTIVITY_FACTS, type Activity } from '../plan/index.js';
+import { reason, type Reason } from '../reasons/index.js';
+import { SIGNALS } from '../strain/index.js';
+import { workNow, type VisitState } from '../visit/index.js';
+
+/** Work that a blade took close to the skin. */
+const CLOSE: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_body'];
+
+/** What happened, in the order an owner asks: was it done, how was it, what went wrong, what is left. */
+export function tellVisit(state: VisitState, dogName: string): Reason[] {
+  const out: Reason[] = [];
+  if (state.ended?.outcome === 'not_today') out.push(reason('told.not_today', { name: dogName, why: state.ended.why }, 1));
+  const now = workNow(state, state.work?.clockMs ?? 0);
+  if (state.work && now) {
+    const facts = { minutes: Math.round(now.minute), peak: Math.round(now.strain.peak), band: now.strain.band };
+    out.push(
+      state.work.breaks > 0
+        ? reason('told.worked', { ...facts, breaks: `${Math.round(state.work.breakSeconds / 60)} min`, count: state.work.breaks }, 0.6)
+        : reason('told.worked_straight', facts, 0.6),
+    );
+    if (state.plan) out.push(reason('told.planned', { steps: state.plan.steps.length, minutes: Math.round(state.plan.minutes) }, 0.2));
+    if (state.ended?.outcome === 'stopped') out.push(reason('told.stopped', { why: state.ended.why || 'it had enough' }, 0.9));
+    const done = stepsWith(state, 'done');
+    const part = stepsWith(state, 'part');
+    if (done.length > 0) out.push(reason('told.done', { what: done.join(', ') }, 0.5));
+    if (part.length > 0) out.push(reason('told.part', { what: part.join(', ') }, 0.6));
+    const hard = [...new Set(now.strain.hardSigns)].map((s) => SIGNALS[s].label);
+    if (hard.length > 0) out.push(reason('told.hard_signs', { name: dogName, signs: hard.join(', ') }, 0.8));
+  }
+  const left = leftOver(state);
+  if (left.length > 0) out.push(reason('told.left', { what: left.join(', ') }, 0.6));
+  const forVet = state.plan?.notToday.filter((n) => n.to === 'vet').map((n) => n.what) ?? [];
+  if (forVet.length > 0) out.push(reason('told.vet', { what: forVet.join(', ') }, 1));
+  for (const i of state.incidents) {
+    out.push(
+      reason(
+        'told.incident',
+        {
+          kind: capital(INCIDENTS[i.kind].label),
+          harm: HARM_LABELS[i.harm],
+          where: i.zone ? zoneLabel(i.zone) : 'place not given',
+          what: i.what || 'no more was written',
+        },
+        0.95,
+      ),
+    );
+  }
+  if (state.incidents.length === 0 && state.work) out.push(reason('told.no_incident', {}, 0.3));
+  return out;
+}
+
+/** What the owner watches for and does at home. Common practice, no source. */
+export function homeCare(state: VisitState, dogName: string): Reason[] {
+  const out: Reason[] = [];
+  const did = (a: Activity): boolean => ['done', 'part'].includes(state.work?.steps.get(a)?.status ?? '');
+  if (CLOSE.some(did)) out.push(reason('care.close_clip', { name: dogName }, 0.8));
+  const earMats = state.feelOver.zones.some((z) => z.matGrade >= 2 && zoneFacts(z.zone).group === 'ears');
+  if (earMats && did('clip_tight_fragile')) out.push(reason('care.ear_mats', {}, 0.9));
+  const hurt = state.incidents.some((i) => i.harm !== 'none' && i.kind !== 'bite_or_scratch_person' && i.kind !== 'found_on_arrival');
+  if (hurt) out.push(reason('care.injury', {}, 0.9));
+  if (state.feelOver.zones.some((z) => z.matGrade >= 1)) out.push(reason('care.mats', {}, 0.4));
+  if (state.feelOver.marks.length > 0) out.push(reason('care.marks', {}, 0.7));
+  const now = workNow(state, state.work?.clockMs ?? 0);
+  if (now && now.strain.peak >= CALM_ADVICE_FROM) out.push(reason('care.calm', { name: dogName }, 0.5));
+  return out;
+}
+
+/** Peak from which a quiet day is advised, points. Our default: the band `pause`. */
+const CALM_ADVICE_FROM = 50;
+
+/** Work planned or asked for that was not finished: it goes on the next plan by itself. */
+export function leftOver(state: VisitState): string[] {
+  const planned =
+    state.plan?.steps
+      .filter((s) => !['done', 'part'].includes(state.work?.steps.get(s.id)?.status ?? ''))
+      .map((s) => s.label.toLowerCase()) ?? [];
+  const later = state.plan?.notToday.filter((n) => n.to !== 'vet').map((n) => n.what.toLowerCase()) ?? [];
+  return [...new Set([...(state.ended ? planned : []), ...later])];
+}
+
+function stepsWith(state: VisitState, status: string): string[] {
+  return [...(state.work?.steps.values() ?? [])]
+    .filter((s) => s.status === status)
+    .map((s) => (state.plan?.steps.find((p) => p.id === s.step)?.label ?? ACTIVITY_FACTS[s.step].label).toLowerCase());
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,152 @@
+import type { Joint, JointComfort, KindFound, DogFacts } from '../dogs/index.js';
+import { JOINT_LABELS, hasKind } from '../dogs/index.js';
+import { byWeight, reason, type Reason } from '../reasons/index.js';
+import { HOLDS, type HoldId } from './holds.js';
+
+/** What the hands must reach; decides the first hold asked. */
+export const REACHES = ['body', 'head', 'throat', 'armpits', 'fore_feet', 'hind_feet', 'nails', 'rear', 'underside', 'washing'] as const;
+export type Reach = (typeof REACHES)[number];
+
+export interface HoldQuestion {
+  readonly reaches: readonly Reach[];
+  readonly dog: Pick<DogFacts, 'name' | 'weightKg' | 'nose' | 'conditions'>;
+  readonly kinds: readonly KindFound[];
+  readonly joints: Readonly<Partial<Record<Joint, JointComfort>>>;
+  /** It hurts: tight mats, red skin, a painful joint that must move, long claws. */
+  readonly painful: boolean;
+  /** A known trigger of this dog. */
+  readonly triggered: boolean;
+  readonly helperThere: boolean;
+  /** Minutes the step is expected to take. */
+  readonly minutes: number;
+}
+
+export interface RejectedHold {
+  readonly hold: HoldId;
+  readonly because: Reason;
+}
+
+export interface HoldChoice {
+  /** Main hold, least force that makes the step safe. */
+  readonly hold: HoldId;
+  /** Used together with it. */
+  readonly also: readonly HoldId[];
+  /** The step cannot be made safe here: it is for a vet. */
+  readonly forVet: boolean;
+  readonly needsHelper: boolean;
+  readonly reasons: readonly Reason[];
+  readonly rejected: readonly RejectedHold[];
+}
+
+/** Small enough to be held under the arm, kg. Our default. */
+export const UNDER_ARM_UP_TO_KG = 9;
+/** From this weight a forearm or knee goes under the belly when a hind leg is lifted, kg. Our default. */
+export const BELLY_SUPPORT_FROM_KG = 20;
+
+const LYING: readonly Reach[] = ['fore_feet', 'hind_feet', 'nails', 'underside', 'armpits'];
+
+/** The least force that makes a step safe, what comes with it, and the holds that were asked and refused. */
+export function chooseHold(q: HoldQuestion): HoldChoice {
+  const reasons: Reason[] = [];
+  const rejected: RejectedHold[] = [];
+  const also = new Set<HoldId>();
+  let hold = firstHold(q, reasons, rejected);
+  const hind = worstOf(q.joints, ['hip_left', 'hip_right', 'knee_left', 'knee_right', 'back']);
+  const fore = worstOf(q.joints, ['shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right']);
+  const liftsHind = q.reaches.some((r) => r === 'hind_feet' || r === 'nails' || r === 'underside');
+  const liftsFore = q.reaches.some((r) => r === 'fore_feet' || r === 'nails' || r === 'armpits');
+
+  if (liftsHind && hind.comfort !== 'free' && hind.joint) {
+    rejected.push({ hold: 'leg_folded', because: reason('hold.sore_hind_not_lifted', { joint: JOINT_LABELS[hind.joint] }, 1) });
+    reasons.push(reason('hold.lie_down_for_hind', { joint: JOINT_LABELS[hind.joint], comfort: hind.comfort }, 0.9));
+    hold = 'lap_or_side';
+  } else if (liftsFore && fore.comfort !== 'free' && fore.joint) {
+    rejected.push({ hold: 'foreleg_forward', because: reason('hold.sore_fore_not_lifted', { joint: JOINT_LABELS[fore.joint] }, 1) });
+    reasons.push(reason('hold.lie_down_for_fore', { joint: JOINT_LABELS[fore.joint] }, 0.9));
+    hold = 'lap_or_side';
+  } else if (q.reaches.includes('nails') && hasKind(q.kinds, 'senior') && hold !== 'under_arm') {
+    reasons.push(reason('hold.senior_nails_lying', {}, 0.8));
+    hold = 'lap_or_side';
+  }
+  if (liftsHind && hold === 'leg_folded' && (q.dog.weightKg >= BELLY_SUPPORT_FROM_KG || hasKind(q.kinds, 'sore_joints'))) {
+    also.add('belly_support');
+    reasons.push(reason('hold.belly_support', {}, 0.6));
+  }
+  const guarded =
+    (hasKind(q.kinds, 'bite_history') && (q.painful || q.triggered)) || (q.painful && hasKind(q.kinds, 'reactive') && q.triggered);
+  let forVet = false;
+  let needsHelper = false;
+  if (guarded) {
+    const noMuzzle = muzzleBan(q);
+    if (noMuzzle) {
+      rejected.push({ hold: 'muzzle', because: noMuzzle });
+      if (q.helperThere) {
+        also.add('helper');
+        needsHelper = true;
+        reasons.push(reason('hold.helper_instead_of_muzzle', {}, 0.9));
+      } else {
+        forVet = true;
+        reasons.push(reason('hold.for_vet', { name: q.dog.name }, 1));
+      }
+    } else {
+      also.add('muzzle');
+      reasons.push(reason('hold.muzzle_before_first_tool', { minutes: HOLDS.muzzle.capMinutes, name: q.dog.name }, 0.95));
+      if (q.helperThere) {
+        also.add('helper');
+        needsHelper = true;
+        reasons.push(reason('hold.helper_with_bite', {}, 0.6));
+      }
+    }
+  } else if (hasKind(q.kinds, 'needs_two') && liftsHind) {
+    needsHelper = true;
+    also.add('helper');
+    reasons.push(reason('hold.heavy_helper', { kg: q.dog.weightKg }, 0.6));
+  }
+  if (hold === 'cupped_chin' && q.dog.nose === 'short') reasons.push(reason('hold.short_nose_head_up', {}, 0.9));
+  if (q.dog.conditions.includes('blind') || q.dog.conditions.includes('deaf')) reasons.push(reason('hold.touch_before_move', {}, 0.8));
+  if (reasons.length === 0) reasons.push(reason('hold.least_force', { hold: HOLDS[hold].label, prevents: HOLDS[hold].prevents }, 0.3));
+  return { hold, also: [...also], forVet, needsHelper, reasons: byWeight(reasons), rejected };
+}
+
+/** The least hold that reaches the place on a dog with nothing against it. */
+function firstHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[]): HoldId {
+  const puppy = hasKind(q.kinds, 'puppy');
+  if (q.reaches.includes('nails')) return q.dog.weightKg <= UNDER_ARM_UP_TO_KG ? 'under_arm' : 'leg_folded';
+  if (q.reaches.includes('throat')) return 'cupped_chin';
+  if (q.reaches.includes('head')) {
+    if (puppy) {
+      reasons.push(reason('hold.puppy_may_move', {}, 0.7));
+      return 'behind_jaw';
+    }
+    if (q.dog.nose === 'short') {
+      rejected.push({ hold: 'muzzle_steady', because: reason('hold.short_nose_no_grip', {}, 1) });
+      return 'behind_jaw';
+    }
+    return 'chin_hair';
+  }
+  if (q.reaches.includes('armpits')) return 'foreleg_forward';
+  if (q.reaches.includes('hind_feet') || q.reaches.includes('fore_feet')) return 'leg_folded';
+  if (q.reaches.includes('rear')) return 'tail_root';
+  if (q.reaches.includes('underside')) return 'belly_support';
+  return 'hand_resting';
+}
+
+/** Who never wears a muzzle. Common practice, no source. */
+function muzzleBan(q: HoldQuestion): Reason | undefined {
+  if (q.dog.nose === 'short') return reason('hold.no_muzzle_short_nose', {}, 1);
+  if (q.dog.conditions.includes('airway') || q.dog.conditions.includes('heart')) return reason('hold.no_muzzle_breath', {}, 1);
+  if (q.reaches.includes('washing')) return reason('hold.no_muzzle_wet', {}, 1);
+  return undefined;
+}
+
+/** Whether the dog can lie for a reach, so that it does not stand. */
+export function canLieFor(reaches: readonly Reach[]): boolean {
+  return reaches.every((r) => LYING.includes(r));
+}
+
+function worstOf(joints: HoldQuestion['joints'], of: readonly Joint[]): { joint: Joint | undefined; comfort: JointComfort } {
+  const painful = of.find((j) => joints[j] === 'painful');
+  if (painful) return { joint: painful, comfort: 'painful' };
+  const stiff = of.find((j) => joints[j] === 'stiff');
+  return stiff ? { joint: stiff, comfort: 'stiff' } : { joint: undefined, comfort: 'free' };
+}

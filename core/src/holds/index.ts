@@ -1,0 +1,2 @@
+export * from './holds.js';
+export * from './choose-hold.js';

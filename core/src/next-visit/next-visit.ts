@@ -1,0 +1,55 @@
+import { lifeStage, type DogFacts } from '../dogs/index.js';
+import type { Activity } from '../plan/activities.js';
+import { reason, type Reason } from '../reasons/index.js';
+
+export interface NextVisitQuestion {
+  readonly dog: Pick<DogFacts, 'born' | 'weightKg' | 'coat' | 'ears' | 'conditions' | 'triggers' | 'biteHistory'>;
+  /** Steps finished today. */
+  readonly done: readonly Activity[];
+  readonly clipOff: boolean;
+  /** Weeks until the second visit for what was left, if anything was. */
+  readonly leftWeeks: number | undefined;
+  readonly stoppedEarly: boolean;
+  /** ISO date. */
+  readonly today: string;
+}
+
+export interface NextVisitDate {
+  /** ISO date. */
+  readonly date: string;
+  readonly weeks: number;
+  readonly because: Reason;
+}
+
+/** Weeks between coat visits. Common practice, no source: coat visits 4 to 8 weeks, an easy short clip about 6. */
+export const COAT_WEEKS: Readonly<Record<DogFacts['coat'], number>> = { curly: 6, wool: 6, silky: 6, wire: 8, double: 8, smooth: 8 };
+const NAIL_WEEKS = 4;
+const CLIP_OFF_WEEKS = 8;
+const PUPPY_WEEKS = 3;
+const HABIT_WEEKS = 4;
+const EAR_WEEKS = 8;
+const STOPPED_WEEKS = 2;
+
+/** Every date that speaks for a next visit, the earliest first. The first one is the proposal. */
+export function nextVisitDates(q: NextVisitQuestion): NextVisitDate[] {
+  const dates: NextVisitDate[] = [];
+  const add = (weeks: number, because: Reason): void => {
+    dates.push({ date: addWeeks(q.today, weeks), weeks, because });
+  };
+  if (q.clipOff) add(CLIP_OFF_WEEKS, reason('next.clip_off', { weeks: CLIP_OFF_WEEKS }, 0.6));
+  else add(COAT_WEEKS[q.dog.coat], reason('next.coat', { coat: capital(q.dog.coat), weeks: COAT_WEEKS[q.dog.coat] }, 0.5));
+  if (q.done.includes('nails')) add(NAIL_WEEKS, reason('next.nails', { weeks: NAIL_WEEKS }, 0.4));
+  if (lifeStage(q.dog, q.today) === 'puppy') add(PUPPY_WEEKS, reason('next.puppy', { weeks: PUPPY_WEEKS }, 0.7));
+  if (q.dog.triggers.length > 0 || q.dog.biteHistory) add(HABIT_WEEKS, reason('next.habit', { weeks: HABIT_WEEKS }, 0.6));
+  if (q.dog.ears === 'drop' && q.dog.conditions.includes('ear_trouble')) add(EAR_WEEKS, reason('next.ears', { weeks: EAR_WEEKS }, 0.4));
+  if (q.leftWeeks !== undefined) add(q.leftWeeks, reason('next.left', { weeks: q.leftWeeks }, 0.9));
+  if (q.stoppedEarly) add(STOPPED_WEEKS, reason('next.nothing_done', { weeks: STOPPED_WEEKS }, 0.8));
+  return dates.sort((a, b) => a.weeks - b.weeks);
+}
+
+/** A date some weeks later, ISO. `addWeeks('2026-01-01', 2) // => '2026-01-15'` */
+export function addWeeks(date: string, weeks: number): string {
+  return new Date(Date.parse(date) + weeks * 604_800_000).toISOString().slice(0, 10);
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,96 @@
+import { reason, type Reason } from '../reasons/index.js';
+import type { BuiltStep } from './build-steps.js';
+import type { ChosenStep, PlanProblem } from './model.js';
+import { simulate } from './simulate.js';
+import { bearableAlone, solveInOrder, type Solution } from './solve.js';
+
+/** Why a break lies where it lies: what would happen without it. */
+export function whyBreak(
+  problem: PlanProblem,
+  chosen: readonly ChosenStep[],
+  at: number,
+  part: number,
+  steps: readonly BuiltStep[],
+): Reason {
+  const without = chosen.map((c, i) => (i === at ? { step: c.step, breaks: c.breaks.map((b, j) => (j === part ? 0 : b)) } : c));
+  const then = simulate(problem, without);
+  const label = steps[chosen[at]?.step ?? 0]?.label ?? '';
+  if (then.broken?.limit === 'standing')
+    return reason('break.standing', { step: label, minutes: then.broken.value, limit: problem.continuousStandingMinutes }, 0.9);
+  if (then.broken?.limit === 'strain') {
+    const breaker = steps[then.broken.step]?.label ?? label;
+    return reason('break.strain', { step: breaker, strain: Math.round(then.broken.value) }, 0.9);
+  }
+  const now = simulate(problem, chosen);
+  return reason('break.dose', { saved: Math.round(then.dose - now.dose), peak: Math.round(then.peak), now: Math.round(now.peak) }, 0.6);
+}
+
+/** Why a step lies where it lies: the rule that keeps it after the one before, or what an exchange of the two would cost. */
+export function whyHere(problem: PlanProblem, solution: Solution, at: number, steps: readonly BuiltStep[]): Reason[] {
+  const reasons: Reason[] = [];
+  const chosen = solution.chosen;
+  const me = steps[chosen[at]?.step ?? -1];
+  if (!me) return reasons;
+  const before = at > 0 ? steps[chosen[at - 1]?.step ?? -1] : undefined;
+  const order = chosen.map((c) => c.step);
+  const bound = before ? problem.order.find((r) => r.first === before.id && r.then === me.id) : undefined;
+  if (bound) reasons.push(reason(bound.rule, {}, 0.8));
+  for (const rule of problem.order.filter(
+    (r) => r.then === me.id && r.first !== before?.id && order.some((i) => steps[i]?.id === r.first),
+  )) {
+    if (!reasons.some((r) => r.rule === rule.rule)) reasons.push(reason(rule.rule, {}, 0.6));
+  }
+  if (before && !bound) {
+    const swapped = [...order];
+    const [a, b] = [order[at - 1], order[at]];
+    if (a === undefined || b === undefined) return reasons;
+    swapped[at - 1] = b;
+    swapped[at] = a;
+    reasons.push(exchangeReason(problem, solution, swapped, before.label));
+  }
+  const next = at + 1 < chosen.length ? steps[chosen[at + 1]?.step ?? -1] : undefined;
+  const holdsNext = next ? problem.order.find((r) => r.first === me.id && r.then === next.id) : undefined;
+  if (holdsNext && reasons.length === 0) reasons.push(reason(holdsNext.rule, {}, 0.6));
+  if (reasons.length === 0) reasons.push(reason('here.first', {}, 0.2));
+  return reasons;
+}
+
+function exchangeReason(problem: PlanProblem, solution: Solution, swapped: readonly number[], other: string): Reason {
+  const then = solveInOrder(problem, swapped);
+  if (!then) return reason('here.exchange_impossible', { other }, 0.8);
+  const now = simulate(problem, solution.chosen);
+  const would = simulate(problem, then.chosen);
+  if (would.dose - now.dose > 0.5)
+    return reason(
+      'here.exchange_strain',
+      { other, would: Math.round(would.dose), now: Math.round(now.dose), peak: Math.round(would.peak) },
+      0.7,
+    );
+  if (would.minutes - now.minutes > 0.4) return reason('here.exchange_minutes', { other, minutes: would.minutes - now.minutes }, 0.5);
+  return reason('here.exchange_equal', { other }, 0.1);
+}
+
+/** Why a step was left for another day: the limit that it would pass on top of what is done today. */
+export function whyLeftOut(problem: PlanProblem, index: number, steps: readonly BuiltStep[], chosen: readonly ChosenStep[]): Reason[] {
+  const step = problem.steps[index];
+  const built = steps[index];
+  if (!step || !built) return [];
+  const done = new Set(chosen.map((c) => c.step));
+  const missing = problem.order.find(
+    (r) => r.then === step.id && r.kind === 'requires' && !problem.steps.some((s, i) => s.id === r.first && done.has(i)),
+  );
+  if (missing) return [reason('left.needs_other', { other: steps.find((s) => s.id === missing.first)?.label ?? missing.first }, 0.9)];
+  if (!bearableAlone(problem, index)) return [reason('left.strain_alone', { rate: built.rate.mean, tier: step.tier }, 0.9)];
+  const run = simulate(problem, chosen);
+  const worked = chosen.reduce((sum, c) => sum + (problem.steps[c.step]?.minutes ?? 0), 0);
+  const reasons: Reason[] = [];
+  if (worked + step.minutes > problem.workMinutes)
+    reasons.push(reason('left.work', { limit: problem.workMinutes, minutes: step.minutes }, 0.9));
+  if (step.standing && run.standingMinutes + step.minutes > problem.totalStandingMinutes) {
+    reasons.push(reason('left.standing', { limit: problem.totalStandingMinutes, minutes: step.minutes }, 0.9));
+  }
+  if (run.minutes + step.minutes > problem.sessionMinutes)
+    reasons.push(reason('left.session', { limit: problem.sessionMinutes, minutes: step.minutes }, 0.8));
+  if (reasons.length === 0) reasons.push(reason('left.together', { minutes: step.minutes }, 0.8));
+  return reasons;
+}

@@ -1,0 +1,90 @@
+import type { RuleCode } from '../reasons/index.js';
+
+/** Where a step is done. Changing place takes minutes. */
+export const POSTS = ['table', 'lap', 'tub', 'dryer'] as const;
+export type Post = (typeof POSTS)[number];
+
+export const TIERS = ['welfare', 'asked', 'looks'] as const;
+/** Welfare comes first, then what was asked for, then looks. */
+export type Tier = (typeof TIERS)[number];
+
+/** A step as the solver sees it: numbers only. */
+export interface SolverStep {
+  readonly id: string;
+  readonly tier: Tier;
+  /** How much this step counts within its tier, > 0. */
+  readonly worth: number;
+  /** Minutes of work, > 0. */
+  readonly minutes: number;
+  /** Strain points per minute at the start of the visit, ≥ 0. */
+  readonly ratePerMinute: number;
+  readonly post: Post;
+  readonly standing: boolean;
+}
+
+export type OrderKind = 'before' | 'requires' | 'finishes';
+
+/**
+ * How two steps depend on each other. `before`: if both are done, first comes first. `requires`: then cannot be done unless
+ * first was. `finishes`: as `requires`, and first must not be left without then (a wet dog is dried).
+ */
+export interface OrderRule {
+  readonly first: string;
+  readonly then: string;
+  readonly kind: OrderKind;
+  readonly rule: RuleCode;
+}
+
+/** Everything the solver reads. */
+export interface PlanProblem {
+  readonly steps: readonly SolverStep[];
+  readonly order: readonly OrderRule[];
+  /** Strain the dog brings, 0 to 100. */
+  readonly startStrain: number;
+  readonly halfLifeMinutes: number;
+  /** Growth of every rate per minute of work already done: tired dogs get worse. */
+  readonly fatiguePerMinute: number;
+  readonly continuousStandingMinutes: number;
+  readonly totalStandingMinutes: number;
+  /** Minutes of work in the visit; `Infinity` when only the session limits it. */
+  readonly workMinutes: number;
+  /** Minutes from the first step to the last, breaks and changes of place included. */
+  readonly sessionMinutes: number;
+  /** Where the dog is when it begins, and how long it has stood. */
+  readonly startPost: Post;
+  readonly startStandingMinutes: number;
+}
+
+/** Strain that a step of a tier may reach but not pass. Welfare stays below `stop`, what was asked for below `pause`, looks at most at the line of `watch`. */
+export const STRAIN_CEILING: Readonly<Record<Tier, number>> = { welfare: 75, asked: 50, looks: 25 };
+/** Breaks come in steps of this many minutes. Our default. */
+export const BREAK_STEP_MINUTES = 5;
+/** The longest break, minutes: after it strain is down to 3 % at the default half-life, and a longer one is another visit. Our default. */
+export const BREAK_MAX_MINUTES = 30;
+/**
+ * Point-minutes of strain above `watch` that a minute of the visit must save to be worth its time. Time on a table is a burden
+ * too: without an exchange a plan would rest for an hour to save a trifle. Our default.
+ */
+export const POINT_MINUTES_PER_MINUTE = 3;
+/** A step is cut into parts of at most this many minutes; a break may lie between two parts. Our default. */
+export const PART_MINUTES = 10;
+/** Minutes to carry or lead the dog from one place to another and set up there; nobody works on it, but it does not lie down. Our default. */
+export const CHANGEOVER_MINUTES: Readonly<Record<Post, Readonly<Record<Post, number>>>> = {
+  table: { table: 0, lap: 1, tub: 3, dryer: 2 },
+  lap: { table: 1, lap: 0, tub: 3, dryer: 2 },
+  tub: { table: 2, lap: 2, tub: 0, dryer: 1 },
+  dryer: { table: 1, lap: 1, tub: 3, dryer: 0 },
+};
+
+/** One step of a chosen order: the breaks before each of its parts, in minutes. */
+export interface ChosenStep {
+  readonly step: number;
+  readonly breaks: readonly number[];
+}
+
+/** Parts of equal length, none longer than {@link PART_MINUTES} or than the dog can stand. */
+export function partsOf(step: SolverStep, continuousStandingMinutes: number): { count: number; minutes: number } {
+  const longest = step.standing ? Math.min(PART_MINUTES, continuousStandingMinutes) : PART_MINUTES;
+  const count = Math.max(1, Math.ceil(step.minutes / longest - 1e-9));
+  return { count, minutes: step.minutes / count };
+}

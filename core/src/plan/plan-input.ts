@@ -1,0 +1,33 @@
+import type { DogFacts, FeelOver } from '../dogs/index.js';
+import type { FitVerdict } from '../fit/index.js';
+import type { Activity, ServiceItem } from './activities.js';
+
+/** Minutes and strain points seen with this dog in earlier visits, by activity. */
+export interface ActivityHistory {
+  readonly activity: Activity;
+  readonly minutes: number;
+  readonly points: number;
+}
+
+export interface ServiceAsked {
+  readonly items: readonly ServiceItem[];
+  /** Wanted length of the body coat, mm. */
+  readonly wantedMm: number;
+  /** Minutes until the owner comes or the next dog is due. */
+  readonly sessionMinutes: number;
+}
+
+/** Everything the plan is made from. */
+export interface PlanInput {
+  readonly dog: DogFacts;
+  readonly feelOver: FeelOver;
+  readonly asked: ServiceAsked;
+  readonly history: readonly ActivityHistory[];
+  /** Nothing is planned for a dog that is not fit to groom today or whose vet must be asked first. */
+  readonly fit: FitVerdict;
+  readonly helperThere: boolean;
+  /** The groomer is trained with #30 and closer. */
+  readonly trained: boolean;
+  /** ISO date. */
+  readonly today: string;
+}

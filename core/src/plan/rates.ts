@@ -1,0 +1,137 @@
+import { JOINT_LABELS, hasKind, type Joint, type KindFound } from '../dogs/index.js';
+import { priorRate, rateInterval90, rateMean, updateRate } from '../learning/index.js';
+import { reason, type Reason } from '../reasons/index.js';
+import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import type { PlanInput } from './plan-input.js';
+
+export interface StepRate {
+  /** Points per minute, mean and 90 % interval. */
+  readonly mean: number;
+  readonly interval: readonly [number, number];
+  readonly triggered: boolean;
+  /** It hurts: a painful joint must move, or skin and mats hurt. */
+  readonly painful: boolean;
+  readonly reasons: readonly Reason[];
+}
+
+/** Factors on the strain of a step. Our defaults, until this dog's own minutes outweigh them. */
+export const RATE_FACTORS = {
+  puppy: 1.25,
+  senior: 1.15,
+  reactive: 1.2,
+  firstVisit: 1.2,
+  trigger: 1.8,
+  strangers: 1.15,
+  biteHistory: 1.1,
+  stiffJoint: 1.3,
+  painfulJoint: 1.8,
+  redSkin: 1.25,
+  soreSkin: 1.6,
+  tense: 1.2,
+  frantic: 1.4,
+  shutDown: 1.2,
+  tiredOut: 1.15,
+  tightMats: 1.15,
+} as const;
+
+/** Growth of strain per minute of work already done. Our default: tired dogs get worse, the very young and old sooner. */
+export function fatiguePerMinute(kinds: readonly KindFound[]): number {
+  if (hasKind(kinds, 'puppy')) return 0.02;
+  return hasKind(kinds, 'senior') ? 0.008 : 0.004;
+}
+
+const JOINTS_MOVED: Readonly<Partial<Record<Activity, readonly Joint[]>>> = {
+  nails: ['hip_left', 'hip_right', 'knee_left', 'knee_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
+  feet: ['hip_left', 'hip_right', 'knee_left', 'knee_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
+  clip_tight_fragile: ['hip_left', 'hip_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
+  sanitary: ['hip_left', 'hip_right', 'back'],
+  body_clip: ['back'],
+  clip_tight_body: ['back'],
+  brush_mats: ['back'],
+  bath: ['hip_left', 'hip_right', 'back'],
+  dry: ['hip_left', 'hip_right', 'back'],
+  face: ['neck'],
+  ears: ['neck'],
+  crust: ['neck'],
+};
+
+/**
+ * Strain per minute of a step for this dog today: the table's rate, times factors with their reasons, updated by the
+ * minutes and points seen with this dog before (gamma–Poisson). The day's factors (joints, skin, mood) act on top of it.
+ */
+export function stepRate(
+  activity: Activity,
+  input: PlanInput,
+  kinds: readonly KindFound[],
+  zoneFactor: number,
+  skin: 'sound' | 'red' | 'sore',
+): StepRate {
+  const facts = ACTIVITY_FACTS[activity];
+  const reasons: Reason[] = [];
+  let lasting = facts.ratePerMinute * zoneFactor;
+  let today = 1;
+  const times = (factor: number, because: Reason, lasts = true): void => {
+    if (lasts) lasting *= factor;
+    else today *= factor;
+    reasons.push(because);
+  };
+  if (hasKind(kinds, 'puppy')) times(RATE_FACTORS.puppy, reason('rate.puppy', { factor: RATE_FACTORS.puppy }, 0.4));
+  if (hasKind(kinds, 'senior')) times(RATE_FACTORS.senior, reason('rate.senior', { factor: RATE_FACTORS.senior }, 0.3));
+  if (hasKind(kinds, 'first_visit')) times(RATE_FACTORS.firstVisit, reason('rate.first_visit', { factor: RATE_FACTORS.firstVisit }, 0.4));
+  if (hasKind(kinds, 'bite_history'))
+    times(RATE_FACTORS.biteHistory, reason('rate.bite_history', { factor: RATE_FACTORS.biteHistory }, 0.4));
+  const trigger = input.dog.triggers.find(
+    (t) => facts.causes.includes(t.cause) && (t.place === undefined || facts.groups.includes(t.place)),
+  );
+  if (trigger) times(RATE_FACTORS.trigger, reason('rate.trigger', { cause: trigger.cause, factor: RATE_FACTORS.trigger }, 0.8));
+  else if (hasKind(kinds, 'reactive')) times(RATE_FACTORS.reactive, reason('rate.reactive', { factor: RATE_FACTORS.reactive }, 0.3));
+  if (input.dog.triggers.some((t) => t.cause === 'strangers'))
+    times(RATE_FACTORS.strangers, reason('rate.strangers', { factor: RATE_FACTORS.strangers }, 0.3));
+
+  const moved =
+    (JOINTS_MOVED[activity] ?? []).find((j) => input.feelOver.joints[j] === 'painful') ??
+    (JOINTS_MOVED[activity] ?? []).find((j) => input.feelOver.joints[j] === 'stiff');
+  const comfort = moved ? input.feelOver.joints[moved] : undefined;
+  if (moved && comfort === 'painful')
+    times(
+      RATE_FACTORS.painfulJoint,
+      reason('rate.painful_joint', { joint: JOINT_LABELS[moved], factor: RATE_FACTORS.painfulJoint }, 0.8),
+      false,
+    );
+  if (moved && comfort === 'stiff')
+    times(RATE_FACTORS.stiffJoint, reason('rate.stiff_joint', { joint: JOINT_LABELS[moved], factor: RATE_FACTORS.stiffJoint }, 0.6), false);
+  if (skin === 'red') times(RATE_FACTORS.redSkin, reason('rate.red_skin', { factor: RATE_FACTORS.redSkin }, 0.5), false);
+  if (skin === 'sore') times(RATE_FACTORS.soreSkin, reason('rate.sore_skin', { factor: RATE_FACTORS.soreSkin }, 0.7), false);
+  const mood = MOOD_FACTOR[input.feelOver.mood];
+  if (mood) times(mood, reason('rate.mood', { mood: input.feelOver.mood.replace('_', ' '), factor: mood }, 0.4), false);
+
+  let rate = priorRate(lasting);
+  const seen = input.history.find((h) => h.activity === activity);
+  if (seen && seen.minutes > 0) {
+    rate = updateRate(rate, seen.points, seen.minutes);
+    reasons.push(
+      reason(
+        'rate.learned',
+        { minutes: Math.round(seen.minutes), points: Math.round(seen.points), from: lasting, to: rateMean(rate) },
+        0.7,
+      ),
+    );
+  }
+  const [low, high] = rateInterval90(rate);
+  const hurtingMats = activity === 'clip_tight_fragile' || activity === 'clip_tight_body';
+  return {
+    mean: rateMean(rate) * today,
+    interval: [low * today, high * today],
+    triggered: trigger !== undefined,
+    painful:
+      comfort === 'painful' || skin !== 'sound' || hurtingMats || (comfort === 'stiff' && (activity === 'nails' || activity === 'feet')),
+    reasons,
+  };
+}
+
+const MOOD_FACTOR: Readonly<Partial<Record<PlanInput['feelOver']['mood'], number>>> = {
+  tense: RATE_FACTORS.tense,
+  frantic: RATE_FACTORS.frantic,
+  shut_down: RATE_FACTORS.shutDown,
+  tired_out: RATE_FACTORS.tiredOut,
+};

@@ -1,0 +1,2 @@
+export * from './reason.js';
+export { RULES, type RuleCode } from './rules.en.js';

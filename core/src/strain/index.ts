@@ -1,0 +1,4 @@
+export * from './bands.js';
+export * from './curve.js';
+export * from './signals.js';
+export * from './measured.js';

@@ -1,0 +1,70 @@
+import type { DogFacts } from '../dogs/index.js';
+import { fitToGroom, type FitResult } from '../fit/index.js';
+import type { ActivityHistory, HandlingPlan, PlanInput } from '../plan/index.js';
+import { sayReason } from '../reasons/index.js';
+import type { PlanRecord } from './events.js';
+import type { VisitState } from './state.js';
+
+export interface PlanContext {
+  readonly dog: DogFacts;
+  readonly history: readonly ActivityHistory[];
+  /** The groomer is trained with #30 and closer. */
+  readonly trained: boolean;
+  /** ISO date. */
+  readonly today: string;
+}
+
+/** Fit to groom, from the answers in the visit and the facts in the file. Unanswered questions hold the plan back. */
+export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResult | undefined {
+  return state.fit && fitToGroom({ dog, ...state.fit, today });
+}
+
+/** What the planner reads, from a visit and its context; `undefined` until the fit questions are answered. */
+export function planInputOf(state: VisitState, context: PlanContext): PlanInput | undefined {
+  const fit = fitOf(state, context.dog, context.today);
+  return (
+    fit && {
+      dog: context.dog,
+      feelOver: state.feelOver,
+      asked: state.asked,
+      history: context.history,
+      fit: fit.verdict,
+      helperThere: state.helperThere,
+      trained: context.trained,
+      today: context.today,
+    }
+  );
+}
+
+const CURVE_POINTS = 240;
+
+/** The plan as it is written into the record when the groomer takes it: sentences as shown, so that the record stays readable. */
+export function planRecordOf(plan: HandlingPlan): PlanRecord {
+  const every = Math.max(1, Math.ceil(plan.curve.length / CURVE_POINTS));
+  return {
+    steps: plan.steps.map((s) => ({
+      id: s.activity,
+      label: s.label,
+      zones: [...s.zones],
+      tier: s.tier,
+      from: s.from,
+      to: s.to,
+      minutes: s.minutes,
+      minutesRange: [s.minutesRange[0], s.minutesRange[1]],
+      breakMinutes: s.breaks.map((b) => b.minutes),
+      ratePerMinute: s.rate.mean,
+      hold: s.hold.hold,
+      also: [...s.hold.also],
+      blade: s.blade?.blade ?? null,
+      guard: s.blade?.guard?.id ?? null,
+      cautions: s.cautions.map(sayReason),
+      why: [...s.hold.reasons, ...s.whyHere, ...s.reasons].map(sayReason),
+    })),
+    curve: plan.curve.filter((_, i) => i % every === 0 || i === plan.curve.length - 1).map((p) => ({ ...p })),
+    minutes: plan.minutes,
+    startStrain: plan.startStrain,
+    halfLifeMinutes: plan.halfLifeMinutes,
+    notToday: plan.notToday.map((n) => ({ what: n.what, to: n.to, why: n.reasons.map(sayReason) })),
+    secondVisitWeeks: plan.secondVisit?.inWeeks ?? null,
+  };
+}

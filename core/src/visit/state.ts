@@ -1,0 +1,131 @@
+import type { ConsentId } from '../agreement/index.js';
+import type { BladeId } from '../blades/index.js';
+import type { FeelOver } from '../dogs/index.js';
+import type { FitSign } from '../fit/index.js';
+import type { HoldId } from '../holds/index.js';
+import type { HarmDegree, IncidentKind } from '../incidents/index.js';
+import type { ZoneId } from '../anatomy/index.js';
+import type { Activity, ServiceAsked } from '../plan/index.js';
+import type { StrainEntry } from '../strain/index.js';
+import type { PlanRecord } from './events.js';
+import type { Stamp } from './stamp.js';
+
+export const PHASES = ['know', 'feel_over', 'agree', 'plan', 'work', 'hand_back'] as const;
+export type Phase = (typeof PHASES)[number];
+export const PHASE_LABELS: Readonly<Record<Phase, string>> = {
+  know: 'Know',
+  feel_over: 'Feel over',
+  agree: 'Agree',
+  plan: 'Plan',
+  work: 'Work',
+  hand_back: 'Hand back',
+};
+
+export interface ConsentAnswer {
+  readonly agreed: boolean;
+  readonly name: string;
+  readonly atMs: number;
+  readonly textVersion: string;
+}
+
+export interface StepProgress {
+  readonly step: Activity;
+  status: 'running' | 'done' | 'part' | 'left';
+  /** Hands-on time, breaks not counted. */
+  seconds: number;
+  /** Strain points of signals seen in it, good signs not taken off. */
+  points: number;
+  why: string;
+}
+
+/** A blade in hand: how warm it is thought to be, and since when. */
+export interface BladeClock {
+  readonly blade: BladeId;
+  runSeconds: number;
+  celsius: number;
+  touched: 'cool' | 'warm' | 'hot' | undefined;
+}
+
+export interface WorkState {
+  readonly startedMs: number;
+  /** Time of the last event: the clocks below are true at this moment. */
+  clockMs: number;
+  endedMs: number | undefined;
+  readonly steps: Map<Activity, StepProgress>;
+  running: Activity | undefined;
+  onBreakSinceMs: number | undefined;
+  breakSeconds: number;
+  breaks: number;
+  hold: HoldId | undefined;
+  also: readonly HoldId[];
+  blade: BladeId | undefined;
+  readonly holdSeconds: Map<HoldId, number>;
+  readonly blades: Map<BladeId, BladeClock>;
+  readonly strain: StrainEntry[];
+  /** Seconds and points by (activity, hold, blade): what rates are learned from. */
+  readonly exposure: Map<string, Exposure>;
+}
+
+export interface Exposure {
+  readonly activity: Activity;
+  readonly hold: HoldId;
+  readonly blade: BladeId | undefined;
+  seconds: number;
+  points: number;
+}
+
+export interface IncidentRecord {
+  readonly eventId: string;
+  readonly incidentId: string;
+  readonly kind: IncidentKind;
+  readonly harm: HarmDegree;
+  readonly zone: ZoneId | undefined;
+  readonly what: string;
+  readonly atMs: number;
+  readonly step: Activity | undefined;
+  readonly hold: HoldId | undefined;
+  readonly blade: BladeId | undefined;
+  readonly by: string;
+}
+
+/** A visit as its events tell it. */
+export interface VisitState {
+  readonly visitId: string;
+  dogId: string | undefined;
+  groomerId: string | undefined;
+  arrivesAt: string | undefined;
+  asked: ServiceAsked;
+  helperThere: boolean;
+  fileReadMs: number | undefined;
+  fit: { readonly signs: readonly FitSign[]; readonly vetAgreed: boolean; readonly roomCelsius: number } | undefined;
+  feelOver: FeelOver;
+  moodFelt: boolean;
+  feelOverDone: boolean;
+  readonly consents: Map<ConsentId, ConsentAnswer>;
+  agreed: { readonly name: string; readonly atMs: number; readonly extraMinutes: number; readonly extraPriceMinor: number } | undefined;
+  plan: PlanRecord | undefined;
+  work: WorkState | undefined;
+  readonly incidents: IncidentRecord[];
+  readonly notes: { readonly eventId: string; readonly text: string; readonly by: string; readonly atMs: number }[];
+  ended: { readonly outcome: 'finished' | 'stopped' | 'not_today'; readonly why: string; readonly atMs: number } | undefined;
+  handedBack:
+    { readonly toldTo: string; readonly nextVisit: string | undefined; readonly vetAdvised: boolean; readonly atMs: number } | undefined;
+  /** Events that count, voided ones left out. */
+  eventCount: number;
+  lastStamp: Stamp | undefined;
+  /** The latest event that can be taken back. */
+  undoable: { readonly id: string; readonly type: string } | undefined;
+}
+
+/**
+ * The phase a visit has reached: the first one that is not finished. `gone` when the dog went home.
+ * @example phaseOf(replay('…', [])) // => 'know'
+ */
+export function phaseOf(s: VisitState): Phase | 'gone' {
+  if (s.handedBack) return 'gone';
+  if (s.ended) return 'hand_back';
+  if (s.plan) return 'work';
+  if (s.agreed) return 'plan';
+  if (s.feelOverDone) return 'agree';
+  return s.fileReadMs !== undefined ? 'feel_over' : 'know';
+}

@@ -1,0 +1,77 @@
+import type { BladeId } from '../blades/index.js';
+import type { HoldId } from '../holds/index.js';
+import type { HarmDegree, IncidentKind } from '../incidents/index.js';
+import type { ActivityHistory, Activity } from '../plan/index.js';
+import type { StrainBand } from '../strain/index.js';
+import { phaseOf, type Phase, type VisitState } from './state.js';
+import { workNow } from './work-clock.js';
+
+/** A visit in short: the strip in the dog's file, the tag on the lead wall. Plain JSON, stored beside the events and rebuilt from them. */
+export interface VisitSummary {
+  readonly visitId: string;
+  readonly phase: Phase | 'gone';
+  readonly outcome: 'finished' | 'stopped' | 'not_today' | null;
+  readonly why: string;
+  readonly minutes: number;
+  readonly peak: number;
+  readonly band: StrainBand;
+  readonly plannedMinutes: number | null;
+  readonly curve: readonly { readonly minute: number; readonly strain: number }[];
+  readonly steps: readonly { readonly step: Activity; readonly status: string; readonly minutes: number; readonly points: number }[];
+  readonly holds: readonly { readonly hold: HoldId; readonly minutes: number }[];
+  readonly exposure: readonly {
+    readonly activity: Activity;
+    readonly hold: HoldId;
+    readonly blade: BladeId | null;
+    readonly minutes: number;
+    readonly points: number;
+  }[];
+  readonly incidents: readonly { readonly kind: IncidentKind; readonly harm: HarmDegree; readonly what: string }[];
+  readonly notes: readonly string[];
+  readonly nextVisit: string | null;
+}
+
+/** The summary at the last event, or at a given moment while the work runs. */
+export function summarize(state: VisitState, nowMs?: number): VisitSummary {
+  const now = workNow(state, nowMs ?? state.work?.clockMs ?? 0);
+  return {
+    visitId: state.visitId,
+    phase: phaseOf(state),
+    outcome: state.ended?.outcome ?? null,
+    why: state.ended?.why ?? '',
+    minutes: round(now?.minute ?? 0),
+    peak: Math.round(now?.strain.peak ?? 0),
+    band: now?.strain.band ?? 'settled',
+    plannedMinutes: state.plan?.minutes ?? null,
+    curve: now?.strain.points.map((p) => ({ minute: round(p.minute), strain: round(p.strain) })) ?? [],
+    steps: [...(state.work?.steps.values() ?? [])].map((s) => ({
+      step: s.step,
+      status: s.status,
+      minutes: round(s.seconds / 60),
+      points: s.points,
+    })),
+    holds: [...(state.work?.holdSeconds ?? [])].map(([hold, seconds]) => ({ hold, minutes: round(seconds / 60) })),
+    exposure: [...(state.work?.exposure.values() ?? [])].map((e) => ({
+      activity: e.activity,
+      hold: e.hold,
+      blade: e.blade ?? null,
+      minutes: round(e.seconds / 60),
+      points: e.points,
+    })),
+    incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what })),
+    notes: state.notes.map((n) => n.text),
+    nextVisit: state.handedBack?.nextVisit ?? null,
+  };
+}
+
+const round = (x: number): number => Math.round(x * 100) / 100;
+
+/** Minutes and points by activity over past visits: what the planner learns from. */
+export function historyOf(summaries: readonly VisitSummary[]): ActivityHistory[] {
+  const sums = new Map<Activity, { minutes: number; points: number }>();
+  for (const e of summaries.flatMap((s) => s.exposure)) {
+    const sum = sums.get(e.activity) ?? { minutes: 0, points: 0 };
+    sums.set(e.activity, { minutes: sum.minutes + e.minutes, points: sum.points + e.points });
+  }
+  return [...sums].map(([activity, sum]) => ({ activity, ...sum }));
+}

@@ -1,0 +1,87 @@
+import { BLADE_HEAT_DEFAULTS, SWAP_AT_CELSIUS, NEVER_ABOVE_CELSIUS, bladeCelsius } from '../heat/index.js';
+import type { BladeId } from '../blades/index.js';
+import { measureStrain, type MeasuredStrain } from '../strain/index.js';
+import type { BladeClock, Exposure, VisitState, WorkState } from './state.js';
+
+/** Moves every running clock of the work to a moment. Time that would run backwards is no time. */
+export function runClocks(work: WorkState, toMs: number): void {
+  const seconds = Math.max(0, (toMs - work.clockMs) / 1000);
+  work.clockMs = Math.max(work.clockMs, toMs);
+  if (seconds === 0) return;
+  const resting = work.onBreakSinceMs !== undefined;
+  if (resting) work.breakSeconds += seconds;
+  const step = work.running ? work.steps.get(work.running) : undefined;
+  const working = step !== undefined && !resting;
+  if (working) {
+    step.seconds += seconds;
+    for (const hold of [work.hold, ...work.also]) if (hold) work.holdSeconds.set(hold, (work.holdSeconds.get(hold) ?? 0) + seconds);
+    const exposure = exposureNow(work);
+    if (exposure) exposure.seconds += seconds;
+  }
+  for (const clock of work.blades.values()) {
+    const running = working && clock.blade === work.blade;
+    if (running) clock.runSeconds += seconds;
+    clock.celsius = bladeCelsius(clock.celsius, seconds, running);
+  }
+}
+
+/** The clock of a blade, cold when it was not used yet. */
+export function bladeClock(work: WorkState, blade: BladeId): BladeClock {
+  const clock = work.blades.get(blade) ?? { blade, runSeconds: 0, celsius: BLADE_HEAT_DEFAULTS.ambientCelsius, touched: undefined };
+  work.blades.set(blade, clock);
+  return clock;
+}
+
+/** A touch overrules the estimate: warm is at least where blades are swapped, hot is above what skin may meet. */
+export function touchBlade(work: WorkState, feels: 'cool' | 'warm' | 'hot'): void {
+  if (!work.blade) return;
+  const clock = bladeClock(work, work.blade);
+  clock.touched = feels;
+  if (feels === 'cool') clock.celsius = Math.min(clock.celsius, SWAP_AT_CELSIUS - COOL_MARGIN_CELSIUS);
+  else clock.celsius = Math.max(clock.celsius, feels === 'warm' ? SWAP_AT_CELSIUS : NEVER_ABOVE_CELSIUS + 1);
+}
+
+/** A blade that feels cool on the wrist is at most this far below the line, °C. Our default: skin is at about 33 °C. */
+const COOL_MARGIN_CELSIUS = 6;
+
+/** Where minutes and points of this moment are counted. */
+export function exposureNow(work: WorkState): Exposure | undefined {
+  if (!work.running || !work.hold) return undefined;
+  const key = `${work.running}|${work.hold}|${work.blade ?? ''}`;
+  const found = work.exposure.get(key) ?? { activity: work.running, hold: work.hold, blade: work.blade, seconds: 0, points: 0 };
+  work.exposure.set(key, found);
+  return found;
+}
+
+export interface WorkNow {
+  readonly minute: number;
+  readonly stepSeconds: number;
+  readonly breakSeconds: number;
+  readonly bladeCelsius: number | undefined;
+  readonly bladeRunSeconds: number;
+  readonly strain: MeasuredStrain;
+}
+
+/**
+ * What the clocks show at a moment after the last event: the state itself is not changed.
+ * @returns `undefined` before the work has begun
+ */
+export function workNow(state: VisitState, nowMs: number): WorkNow | undefined {
+  const work = state.work;
+  if (!work) return undefined;
+  const at = Math.max(work.clockMs, work.endedMs ?? nowMs);
+  const more = (at - work.clockMs) / 1000;
+  const resting = work.onBreakSinceMs !== undefined;
+  const step = work.running ? work.steps.get(work.running) : undefined;
+  const clock = work.blade ? work.blades.get(work.blade) : undefined;
+  const running = step !== undefined && !resting;
+  const minute = (at - work.startedMs) / 60_000;
+  return {
+    minute,
+    stepSeconds: (step?.seconds ?? 0) + (running ? more : 0),
+    breakSeconds: work.onBreakSinceMs === undefined ? 0 : (at - work.onBreakSinceMs) / 1000,
+    bladeCelsius: clock ? bladeCelsius(clock.celsius, more, running) : undefined,
+    bladeRunSeconds: (clock?.runSeconds ?? 0) + (running ? more : 0),
+    strain: measureStrain(work.strain, state.plan?.startStrain ?? 0, state.plan?.halfLifeMinutes ?? 6, minute),
+  };
+}
