@@ -3,3 +3,4 @@ export * from './life-stage.js';
 export * from './feel-over.js';
 export * from './kinds.js';
 export * from './standing.js';
+export * from './dog-facts-of.js';

@@ -1,0 +1,110 @@
+import * as z from 'zod';
+import { ROLES } from '../access/index.js';
+import { MARK_BORDERS, MARK_SURFACES } from '../dogs/index.js';
+import { ZONE_IDS } from '../anatomy/index.js';
+import { VISIT_EVENT } from '../visit/index.js';
+import type { VisitSummary } from '../visit/index.js';
+import { DOG_FORM, NOTE_KINDS, OWNER_FORM } from './dog-form.js';
+
+/** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */
+export const STAFF = z.object({ staffId: z.uuid(), name: z.string(), role: z.enum(ROLES), trained: z.boolean() });
+export type Staff = z.infer<typeof STAFF>;
+
+export const SALON = z.object({
+  salonId: z.uuid(),
+  name: z.string(),
+  vetName: z.string(),
+  vetPhone: z.string(),
+  currency: z.string().length(3),
+  ratePerMinuteMinor: z.number().int().min(0),
+});
+export type Salon = z.infer<typeof SALON>;
+
+export const SESSION = z.object({
+  signedIn: z.object({ staff: STAFF, salon: SALON, csrf: z.string() }).nullable(),
+  firstRun: z.boolean(),
+  demoLogins: z.array(z.object({ login: z.string(), password: z.string(), name: z.string(), role: z.enum(ROLES) })),
+});
+export type Session = z.infer<typeof SESSION>;
+
+/** Summaries are written by `summarize` and read by nobody else: their shape is not checked again. */
+const summary = z.custom<VisitSummary>((x) => typeof x === 'object' && x !== null && 'phase' in x && 'curve' in x);
+
+export const DOG_NOTE = z.object({
+  noteId: z.uuid(),
+  kind: z.enum(NOTE_KINDS),
+  text: z.string(),
+  saidBy: z.string(),
+  saidOn: z.iso.date(),
+});
+export const MARK_SEEN = z.object({
+  markId: z.uuid(),
+  visitId: z.uuid(),
+  seenOn: z.iso.date(),
+  zone: z.enum(ZONE_IDS),
+  lengthMm: z.number(),
+  widthMm: z.number(),
+  border: z.enum(MARK_BORDERS),
+  surface: z.enum(MARK_SURFACES),
+});
+export type MarkSeen = z.infer<typeof MARK_SEEN>;
+export const PAST_VISIT = z.object({ visitId: z.uuid(), arrivesAt: z.iso.datetime(), groomer: z.string(), summary });
+export type PastVisit = z.infer<typeof PAST_VISIT>;
+
+export const DOG_FILE = z.object({
+  dogId: z.uuid(),
+  version: z.number().int(),
+  dog: DOG_FORM,
+  owner: OWNER_FORM.extend({ ownerId: z.uuid() }),
+  notes: z.array(DOG_NOTE),
+  visits: z.array(PAST_VISIT),
+  marks: z.array(MARK_SEEN),
+});
+export type DogFile = z.infer<typeof DOG_FILE>;
+
+export const DOG_LIST = z.object({
+  dogs: z.array(
+    z.object({
+      dogId: z.uuid(),
+      name: z.string(),
+      owner: z.string(),
+      born: z.string(),
+      coat: z.string(),
+      weightKg: z.number(),
+      lastVisit: z.string().nullable(),
+    }),
+  ),
+});
+export type DogList = z.infer<typeof DOG_LIST>;
+
+/** A tag on the lead wall. */
+export const TODAY_VISIT = z.object({
+  visitId: z.uuid(),
+  dogId: z.uuid(),
+  arrivesAt: z.iso.datetime(),
+  groomerId: z.uuid(),
+  dog: DOG_FORM,
+  visitsBefore: z.number().int(),
+  summary,
+  events: z.array(VISIT_EVENT),
+});
+export type TodayVisit = z.infer<typeof TODAY_VISIT>;
+export const TODAY = z.object({ day: z.iso.date(), visits: z.array(TODAY_VISIT), staff: z.array(STAFF) });
+export type Today = z.infer<typeof TODAY>;
+
+/** Everything a visit's screens need, so that they work with the network off. */
+export const VISIT_CONTEXT = z.object({
+  visitId: z.uuid(),
+  file: DOG_FILE,
+  staff: z.array(STAFF),
+  salon: SALON,
+  events: z.array(VISIT_EVENT),
+});
+export type VisitContext = z.infer<typeof VISIT_CONTEXT>;
+
+export const EVENT_BATCH = z.object({ events: z.array(z.unknown()).min(1).max(500) });
+export const BATCH_TAKEN = z.object({ stored: z.array(z.uuid()), known: z.array(z.uuid()) });
+export const EVENTS_ANSWER = z.object({ events: z.array(VISIT_EVENT) });
+export const NEW_ID = z.object({ id: z.uuid() });
+/** A line of the live stream: something was added to this visit. */
+export const LIVE_LINE = z.object({ visitId: z.uuid() });

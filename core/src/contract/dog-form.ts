@@ -1,0 +1,64 @@
+import * as z from 'zod';
+import { ZONE_GROUPS } from '../anatomy/index.js';
+import { BUILDS, COATS, CONDITIONS, EAR_SETS, NOSES, SEXES, TAIL_SETS, TRIGGER_CAUSES } from '../dogs/index.js';
+
+const name = z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 letters.');
+
+/** Facts of a dog as they are typed in and stored. */
+export const DOG_FORM = z.strictObject({
+  name,
+  sex: z.enum(SEXES),
+  neutered: z.boolean(),
+  born: z.iso.date('Give a date, or your best estimate.'),
+  bornEstimated: z.boolean(),
+  weightKg: z
+    .number('Give a weight in kg.')
+    .min(0.3, 'A dog weighs at least 0.3 kg. Is the unit kg?')
+    .max(120, 'At most 120 kg. Is the unit kg?'),
+  coat: z.enum(COATS),
+  nose: z.enum(NOSES),
+  ears: z.enum(EAR_SETS),
+  tail: z.enum(TAIL_SETS),
+  build: z.enum(BUILDS),
+  conditions: z.array(z.enum(CONDITIONS)).max(CONDITIONS.length),
+  biteHistory: z.boolean(),
+  triggers: z.array(z.strictObject({ cause: z.enum(TRIGGER_CAUSES), place: z.enum(ZONE_GROUPS).optional() })).max(20),
+  treatsAllowed: z.boolean(),
+  standingSeenMinutes: z.number().min(1).max(120).nullable(),
+});
+export type DogForm = z.infer<typeof DOG_FORM>;
+
+/** Oldest dog that is believed, years: anything above is a typing mistake. Our default. */
+export const OLDEST_YEARS = 30;
+
+/**
+ * What is wrong with a birth date on a day; `undefined` when nothing is.
+ * @example birthDateProblem('2030-01-01', '2026-11-25') // => 'This day has not come yet.'
+ */
+export function birthDateProblem(born: string, today: string): string | undefined {
+  if (born > today) return 'This day has not come yet.';
+  const years = (Date.parse(today) - Date.parse(born)) / (365.2425 * 86_400_000);
+  return years > OLDEST_YEARS ? `That would be ${Math.floor(years)} years. Check the year.` : undefined;
+}
+
+export const OWNER_FORM = z.strictObject({
+  name,
+  phone: z
+    .string()
+    .trim()
+    .max(40)
+    .regex(/^[0-9+()/ .-]*$/, 'Digits, spaces and + ( ) / - only.'),
+  email: z.union([z.literal(''), z.email('This is not an e-mail address.')]),
+});
+export type OwnerForm = z.infer<typeof OWNER_FORM>;
+
+export const NOTE_KINDS = ['works', 'avoid', 'injury'] as const;
+export const DOG_NOTE_FORM = z.strictObject({
+  kind: z.enum(NOTE_KINDS),
+  text: z.string().trim().min(1, 'Write what you saw.').max(300, 'At most 300 letters.'),
+  saidBy: name,
+});
+export type DogNoteForm = z.infer<typeof DOG_NOTE_FORM>;
+
+export const NEW_DOG = z.strictObject({ dog: DOG_FORM, owner: OWNER_FORM });
+export const DOG_CHANGE = z.strictObject({ dog: DOG_FORM, version: z.number().int().min(1) });

@@ -1,0 +1,4 @@
+export * from './dog-form.js';
+export * from './sign-in.js';
+export * from './answers.js';
+export * from './problem.js';

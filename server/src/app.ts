@@ -1,0 +1,102 @@
+import compression from 'compression';
+import connectPgSimple from 'connect-pg-simple';
+import express, { type Express } from 'express';
+import session from 'express-session';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Session } from '@mansuet/core/contract';
+import type { Database } from './database/database.js';
+import { dogRoutes } from './dogs/dogs.routes.js';
+import { liveRoutes } from './live/live.routes.js';
+import type { LiveHub } from './live/live-hub.js';
+import { handleProblems, notFound } from './problems/handle-problems.js';
+import { ProblemError } from './problems/problem-error.js';
+import { requireCsrf } from './sign-in/require-session.js';
+import { signInRoutes } from './sign-in/sign-in.routes.js';
+import { visitRoutes } from './visits/visits.routes.js';
+import { webFiles } from './web-files/web-files.js';
+
+export interface AppParts {
+  readonly db: Database;
+  readonly hub: LiveHub;
+  readonly log: Logger;
+  readonly clock: () => Date;
+  readonly sessionSecret: string;
+  readonly webDir: string | undefined;
+  readonly demoLogins: Session['demoLogins'];
+}
+
+const BODY_LIMIT = '1mb';
+const SESSION_MS = 14 * 3600_000;
+
+/** The HTTP application. Nothing in it holds state of its own, so that several may run side by side. */
+export function createApp(parts: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'default-src': ["'self'"],
+          'script-src': ["'self'"],
+          // The parts library sets style attributes; scripts stay strict.
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'font-src': ["'self'"],
+          'connect-src': ["'self'"],
+          'worker-src': ["'self'"],
+          'frame-ancestors': ["'none'"],
+          'form-action': ["'self'"],
+          // The salon's machine serves plain HTTP on loopback; a proxy in front of it speaks TLS.
+          'upgrade-insecure-requests': null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(pinoHttp({ logger: parts.log, autoLogging: false }));
+  app.use(compression({ filter: (request, response) => request.path !== '/api/live' && compression.filter(request, response) }));
+
+  const api = express.Router();
+  api.use((request, _response, next) => {
+    if (Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new ProblemError('wrong_media_type');
+    next();
+  });
+  api.use(express.json({ limit: BODY_LIMIT }));
+  const Store = connectPgSimple(session);
+  api.use(
+    session({
+      name: 'mansuet',
+      secret: parts.sessionSecret,
+      store: new Store({
+        pool: parts.db.pool,
+        tableName: 'session',
+        pruneSessionInterval: 900,
+        errorLog: (...args: unknown[]) => parts.log.warn({ args }, 'session store'),
+      }),
+      resave: false,
+      saveUninitialized: false,
+      rolling: true,
+      cookie: { httpOnly: true, sameSite: 'strict', maxAge: SESSION_MS },
+    }),
+  );
+  api.use((_request, response, next) => {
+    response.set('cache-control', 'no-store');
+    next();
+  });
+  api.get('/health', (_request, response) => {
+    response.json({ ok: true });
+  });
+  api.use(signInRoutes(parts.db, { demoLogins: parts.demoLogins }));
+  api.use(requireCsrf);
+  api.use('/dogs', dogRoutes(parts.db, parts.clock));
+  api.use(visitRoutes(parts.db, parts.clock));
+  api.use(liveRoutes(parts.hub));
+  api.use(notFound);
+  app.use('/api', api);
+  if (parts.webDir) app.use(webFiles(parts.webDir));
+  app.use(notFound);
+  app.use(handleProblems);
+  return app;
+}

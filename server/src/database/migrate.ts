@@ -1,0 +1,17 @@
+import { Kysely, Migrator, PostgresDialect } from 'kysely';
+import pg from 'pg';
+import * as foundation from './migrations/001-foundation.js';
+
+/** Forward only, in order of name. */
+const MIGRATIONS = { '001-foundation': foundation };
+
+/** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */
+export async function migrate(ownerUrl: string): Promise<void> {
+  const db = new Kysely<unknown>({ dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: ownerUrl, max: 2 }) }) });
+  try {
+    const { error } = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } }).migrateToLatest();
+    if (error) throw error instanceof Error ? error : new Error('migration failed', { cause: error });
+  } finally {
+    await db.destroy();
+  }
+}

@@ -1,0 +1,60 @@
+import { EventEmitter } from 'node:events';
+import pg from 'pg';
+import type { Logger } from 'pino';
+import { CHANNEL } from '../visits/append-events.js';
+
+const RETRY_MS = 1000;
+
+/**
+ * Hears from PostgreSQL that a visit has grown, whichever server process stored it, and tells the browsers of that salon.
+ * The connection is kept by itself; after a gap every browser is told to look again, for notices may have been missed.
+ */
+export class LiveHub {
+  private readonly heard = new EventEmitter().setMaxListeners(0);
+  private client: pg.Client | undefined;
+  private closed = false;
+
+  constructor(
+    private readonly appUrl: string,
+    private readonly log: Logger,
+  ) {}
+
+  async start(): Promise<void> {
+    const client = new pg.Client({ connectionString: this.appUrl });
+    this.client = client;
+    client.on('notification', ({ payload }) => {
+      const [salonId, visitId] = (payload ?? '').split(':');
+      if (salonId && visitId) this.heard.emit(salonId, visitId);
+    });
+    client.on('error', (error) => this.log.warn({ err: error }, 'live connection lost'));
+    client.on('end', () => this.again());
+    await client.connect();
+    await client.query(`listen ${CHANNEL}`);
+  }
+
+  /** Calls back with visit ids, or `undefined` for "look at everything again". @returns how to end it */
+  subscribe(salonId: string, tell: (visitId: string | undefined) => void): () => void {
+    this.heard.on(salonId, tell);
+    this.heard.on('gap', tell);
+    return () => {
+      this.heard.off(salonId, tell);
+      this.heard.off('gap', tell);
+    };
+  }
+
+  async close(): Promise<void> {
+    this.closed = true;
+    await this.client?.end();
+  }
+
+  private again(): void {
+    if (this.closed) return;
+    setTimeout(() => {
+      if (this.closed) return;
+      this.start().then(
+        () => this.heard.emit('gap', undefined),
+        () => undefined,
+      );
+    }, RETRY_MS).unref();
+  }
+}

@@ -1,0 +1,55 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import { ZodError } from 'zod';
+import { ProblemError } from './problem-error.js';
+
+/** Whatever was thrown, as a problem. One place decides what leaves the server. */
+export function problemOf(thrown: unknown): ProblemError {
+  if (thrown instanceof ProblemError) return thrown;
+  if (thrown instanceof ZodError) {
+    return new ProblemError(
+      'bad_input',
+      undefined,
+      thrown.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
+    );
+  }
+  const type = field(thrown, 'type');
+  if (type === 'entity.parse.failed') return new ProblemError('bad_json');
+  if (type === 'entity.too.large') return new ProblemError('too_large');
+  if (type === 'charset.unsupported' || type === 'encoding.unsupported') return new ProblemError('wrong_media_type');
+  if (field(thrown, 'status') === 400) return new ProblemError('bad_json');
+  const code = field(thrown, 'code');
+  if (typeof code === 'string' && (code === 'ECONNREFUSED' || code.startsWith('57P') || code.startsWith('08')))
+    return new ProblemError('unavailable');
+  if (thrown instanceof Error && thrown.message.startsWith('Connection terminated')) return new ProblemError('unavailable');
+  return new ProblemError('internal');
+}
+
+function field(thrown: unknown, key: string): unknown {
+  return typeof thrown === 'object' && thrown !== null ? Reflect.get(thrown, key) : undefined;
+}
+
+export const notFound: RequestHandler = () => {
+  throw new ProblemError('not_found');
+};
+
+export const handleProblems: ErrorRequestHandler = (thrown: unknown, request, response, next) => {
+  if (response.headersSent) {
+    next(thrown);
+    return;
+  }
+  const problem = problemOf(thrown);
+  if (problem.code === 'internal') request.log.error({ err: thrown }, 'unexpected error');
+  response
+    .status(problem.status)
+    .type('application/problem+json')
+    .send(
+      JSON.stringify({
+        type: `/problems/${problem.code}`,
+        title: problem.title,
+        status: problem.status,
+        code: problem.code,
+        ...(problem.detail ? { detail: problem.detail } : {}),
+        ...(problem.errors ? { errors: problem.errors } : {}),
+      }),
+    );
+};

@@ -1,0 +1,86 @@
+import { hash, verify } from '@node-rs/argon2';
+import { sql } from 'kysely';
+import type { FirstRunForm, NewStaffForm, Salon, Staff } from '@mansuet/core/contract';
+import { randomUUID } from 'node:crypto';
+import type { Database, InSalon } from '../database/database.js';
+
+export interface Who {
+  readonly salonId: string;
+  readonly staffId: string;
+}
+
+/** A hash that no password has, so that an unknown name takes as long to refuse as a wrong password. */
+const nobody = hash(randomUUID());
+
+/** Who signs in with this name and password; `undefined` when nobody does. */
+export async function checkPassword(db: Database, login: string, password: string): Promise<Who | undefined> {
+  const { rows } = await sql<{ salon_id: string; staff_id: string; password_hash: string }>`select * from find_login(${login})`.execute(
+    db.kysely,
+  );
+  const found = rows[0];
+  const right = await verify(found?.password_hash ?? (await nobody), password);
+  return found && right ? { salonId: found.salon_id, staffId: found.staff_id } : undefined;
+}
+
+/** Name and role of a person, and the salon; `undefined` when the person is gone. */
+export async function whoIs(trx: InSalon, who: Who): Promise<{ staff: Staff; salon: Salon } | undefined> {
+  const staff = (await staffOf(trx)).find((s) => s.staffId === who.staffId);
+  const salon = await salonOf(trx);
+  return staff && salon && { staff, salon };
+}
+
+export async function salonOf(trx: InSalon): Promise<Salon | undefined> {
+  const row = await trx.selectFrom('salon').selectAll().executeTakeFirst();
+  return (
+    row && {
+      salonId: row.salon_id,
+      name: row.name,
+      vetName: row.vet_name,
+      vetPhone: row.vet_phone,
+      currency: row.currency,
+      ratePerMinuteMinor: row.rate_per_minute_minor,
+    }
+  );
+}
+
+export async function staffOf(trx: InSalon): Promise<Staff[]> {
+  const rows = await trx.selectFrom('staff').select(['staff_id', 'name', 'role', 'trained']).orderBy('name').execute();
+  return rows.map((r) => ({ staffId: r.staff_id, name: r.name, role: r.role, trained: r.trained }));
+}
+
+export async function hasSalon(db: Database): Promise<boolean> {
+  const { rows } = await sql<{ has_salon: boolean }>`select has_salon()`.execute(db.kysely);
+  return rows[0]?.has_salon === true;
+}
+
+/** Founds the first salon and its lead; `undefined` when there is one already. */
+export async function foundSalon(db: Database, form: FirstRunForm): Promise<Who | undefined> {
+  const who = { salonId: randomUUID(), staffId: randomUUID() };
+  const passwordHash = await hash(form.password);
+  const { rows } = await sql<{
+    done: boolean;
+  }>`select found_salon(${who.salonId}, ${form.salonName}, ${form.vetName}, ${form.vetPhone}, ${who.staffId}, ${form.name}, ${form.login}, ${passwordHash}) as done`.execute(
+    db.kysely,
+  );
+  return rows[0]?.done ? who : undefined;
+}
+
+/** Adds a member of staff; `undefined` when the sign-in name is taken. */
+export async function addStaff(trx: InSalon, salonId: string, form: NewStaffForm): Promise<string | undefined> {
+  const staffId = randomUUID();
+  const { rows } = await sql`select 1 from find_login(${form.login})`.execute(trx);
+  if (rows.length > 0) return undefined;
+  await trx
+    .insertInto('staff')
+    .values({
+      salon_id: salonId,
+      staff_id: staffId,
+      name: form.name,
+      login: form.login,
+      password_hash: await hash(form.password),
+      role: form.role,
+      trained: form.trained,
+    })
+    .execute();
+  return staffId;
+}

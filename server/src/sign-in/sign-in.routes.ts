@@ -1,0 +1,83 @@
+import { Router, type Request } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import { randomBytes } from 'node:crypto';
+import { FIRST_RUN, NEW_STAFF, SIGN_IN, type Session } from '@mansuet/core/contract';
+import type { Database } from '../database/database.js';
+import { ProblemError } from '../problems/problem-error.js';
+import { requireAction, requireCsrf } from './require-session.js';
+import { addStaff, checkPassword, foundSalon, hasSalon, whoIs, type Who } from './sign-in.repository.js';
+
+const WINDOW_MS = 15 * 60_000;
+/** Failed tries from one address in the window. Our default. */
+const FAILED_TRIES = 10;
+
+export interface SignInOptions {
+  readonly demoLogins: Session['demoLogins'];
+}
+
+/** `/api/session`, `/api/first-run`, `/api/staff`. */
+export function signInRoutes(db: Database, options: SignInOptions): Router {
+  const router = Router();
+  const limit = rateLimit({
+    windowMs: WINDOW_MS,
+    limit: FAILED_TRIES,
+    skipSuccessfulRequests: true,
+    standardHeaders: true,
+    legacyHeaders: false,
+    handler: () => {
+      throw new ProblemError('too_many_tries');
+    },
+  });
+
+  router.get('/session', async (request, response) => {
+    response.json(await sessionAnswer(db, request, options));
+  });
+
+  router.post('/session', limit, async (request, response) => {
+    const form = SIGN_IN.parse(request.body);
+    const who = await checkPassword(db, form.login, form.password);
+    if (!who) throw new ProblemError('wrong_sign_in');
+    await begin(request, who);
+    response.json(await sessionAnswer(db, request, options));
+  });
+
+  router.delete('/session', requireCsrf, async (request, response) => {
+    await new Promise<void>((done, fail) => request.session.destroy((error: unknown) => (error ? fail(asError(error)) : done())));
+    response.clearCookie('mansuet').status(204).end();
+  });
+
+  router.post('/first-run', limit, async (request, response) => {
+    const who = await foundSalon(db, FIRST_RUN.parse(request.body));
+    if (!who) throw new ProblemError('conflict', 'A salon is already set up here. Sign in.');
+    await begin(request, who);
+    response.status(201).json(await sessionAnswer(db, request, options));
+  });
+
+  router.post('/staff', requireCsrf, async (request, response) => {
+    const { salonId } = await requireAction(db, request, 'manage_staff');
+    const form = NEW_STAFF.parse(request.body);
+    const id = await db.inSalon(salonId, (trx) => addStaff(trx, salonId, form));
+    if (!id) throw new ProblemError('bad_input', undefined, [{ path: 'login', message: 'This sign-in name is taken.' }]);
+    response.status(201).json({ id });
+  });
+  return router;
+}
+
+/** A new session id at sign-in, so that one fixed beforehand is worth nothing. */
+async function begin(request: Request, who: Who): Promise<void> {
+  await new Promise<void>((done, fail) => request.session.regenerate((error: unknown) => (error ? fail(asError(error)) : done())));
+  request.session.who = who;
+  request.session.csrf = randomBytes(24).toString('base64url');
+}
+
+const asError = (thrown: unknown): Error => (thrown instanceof Error ? thrown : new Error('session store failed', { cause: thrown }));
+
+async function sessionAnswer(db: Database, request: Request, options: SignInOptions): Promise<Session> {
+  const { who, csrf } = request.session;
+  const found = who && (await db.inSalon(who.salonId, (trx) => whoIs(trx, who)));
+  return {
+    signedIn: found && csrf ? { ...found, csrf } : null,
+    firstRun: !(await hasSalon(db)),
+    demoLogins: found ? [] : options.demoLogins,
+  };
+}

@@ -1,0 +1,52 @@
+import type { Today, VisitContext } from '@mansuet/core/contract';
+import type { InSalon } from '../database/database.js';
+import { dogOf, readDogFile } from '../dogs/dogs.repository.js';
+import { salonOf, staffOf } from '../sign-in/sign-in.repository.js';
+import { readEvents } from './append-events.js';
+
+/** Visits of a day, in order of arrival. A day is local to the salon's machine. */
+export async function readToday(trx: InSalon, now: Date): Promise<Today> {
+  const from = new Date(now.getFullYear(), now.getMonth(), now.getDate());
+  const to = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1);
+  const rows = await trx
+    .selectFrom('visit')
+    .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
+    .selectAll('dog')
+    .select(['visit.visit_id', 'visit.groomer_id', 'visit.arrives_at', 'visit.summary'])
+    .select((eb) =>
+      eb
+        .selectFrom('visit as past')
+        .select((e) => e.fn.countAll<string>().as('n'))
+        .whereRef('past.dog_id', '=', 'dog.dog_id')
+        .where('past.phase', '=', 'gone')
+        .as('visits_before'),
+    )
+    .where('visit.arrives_at', '>=', from)
+    .where('visit.arrives_at', '<', to)
+    .orderBy('visit.arrives_at')
+    .orderBy('dog.name')
+    .execute();
+  const day = `${from.getFullYear()}-${String(from.getMonth() + 1).padStart(2, '0')}-${String(from.getDate()).padStart(2, '0')}`;
+  const visits: Today['visits'] = [];
+  for (const r of rows) {
+    visits.push({
+      visitId: r.visit_id,
+      dogId: r.dog_id,
+      arrivesAt: r.arrives_at.toISOString(),
+      groomerId: r.groomer_id,
+      dog: dogOf(r),
+      visitsBefore: Number(r.visits_before ?? 0),
+      summary: r.summary,
+      events: await readEvents(trx, r.visit_id),
+    });
+  }
+  return { day, visits, staff: await staffOf(trx) };
+}
+
+/** Everything the screens of a visit need; `undefined` for a visit this salon does not have. */
+export async function readVisit(trx: InSalon, visitId: string): Promise<VisitContext | undefined> {
+  const row = await trx.selectFrom('visit').select('dog_id').where('visit_id', '=', visitId).executeTakeFirst();
+  const file = row && (await readDogFile(trx, row.dog_id));
+  const salon = await salonOf(trx);
+  return file && salon && { visitId, file, staff: await staffOf(trx), salon, events: await readEvents(trx, visitId) };
+}

@@ -1,0 +1,186 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { tmpdir } from 'node:os';
+import { spawnSync } from 'node:child_process';
+import pg from 'pg';
+import { Plain, RUN } from './place.js';
+import { isRoot, reachableBy } from './run-command.js';
+
+export interface Cluster {
+  readonly port: number;
+  url(role: 'mansuet_admin' | 'mansuet_owner' | 'mansuet_app', database: string): string;
+  stop(): void;
+  remove(): void;
+}
+
+interface Secrets {
+  readonly admin: string;
+  readonly owner: string;
+  readonly app: string;
+  readonly session: string;
+}
+
+/** Passwords of this checkout, made once, readable by its user only. */
+export function secrets(): Secrets {
+  const file = join(RUN, 'secrets.json');
+  if (!existsSync(file)) {
+    const secret = () => randomBytes(24).toString('base64url');
+    writeFileSync(file, JSON.stringify({ admin: secret(), owner: secret(), app: secret(), session: secret() }), { mode: 0o600 });
+  }
+  const read: unknown = JSON.parse(readFileSync(file, 'utf8'));
+  const text = (key: string): string => {
+    const value: unknown = typeof read === 'object' && read !== null ? Reflect.get(read, key) : undefined;
+    if (typeof value !== 'string') throw new Plain(`${file} is damaged. Run ./mansuet reset, then start again.`);
+    return value;
+  };
+  return { admin: text('admin'), owner: text('owner'), app: text('app'), session: text('session') };
+}
+
+function binDirectory(): string {
+  const base = '/usr/lib/postgresql';
+  const version = existsSync(base) ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin', 'initdb'))).sort((a, b) => Number(b) - Number(a))[0] : undefined;
+  if (!version) throw new Plain('PostgreSQL is not installed. Run ./mansuet demo as root or with sudo rights, or install the Debian package postgresql.');
+  return join(base, version, 'bin');
+}
+
+/**
+ * The data directory: inside the checkout. PostgreSQL never runs as root; root's cluster belongs to the user postgres, and where
+ * that user cannot reach the checkout (under /root, say) the directory is kept in /var/tmp under a name made from the checkout's path.
+ */
+function dataDirectory(name: string): string {
+  const inside = join(RUN, name);
+  if (!isRoot() || reachableBy('postgres', RUN)) return inside;
+  return `/var/tmp/mansuet-${createHash('sha256').update(RUN).digest('hex').slice(0, 12)}-${name}`;
+}
+
+function asPostgres(command: string, args: readonly string[], input?: string): { code: number; output: string } {
+  const [program, all] = isRoot() ? ['runuser', ['-u', 'postgres', '--', command, ...args]] : [command, [...args]];
+  const done = spawnSync(program, all, { cwd: '/', encoding: 'utf8', ...(input === undefined ? {} : { input }) });
+  return { code: done.status ?? 1, output: `${done.stdout}${done.stderr}` };
+}
+
+/** Starts the private cluster, making it when there is none. A cluster that already runs is used as it is. */
+export async function startCluster(name: string, port: number): Promise<Cluster> {
+  const bin = binDirectory();
+  const data = dataDirectory(name);
+  const secret = secrets();
+  const socket = join(tmpdir(), `mansuet-${createHash('sha256').update(data).digest('hex').slice(0, 10)}`);
+  mkdirSync(socket, { recursive: true, mode: 0o700 });
+  own(socket);
+  if (!existsSync(join(data, 'PG_VERSION'))) makeCluster(bin, data, secret.admin);
+  const running = asPostgres(join(bin, 'pg_ctl'), ['status', '-D', data]).code === 0;
+  const actual = running ? runningPort(data) : port;
+  if (!running) {
+    if (!(await isFree(port))) throw new Plain(`Port ${port} for the database is in use. Choose another: MANSUET_PG_PORT=${port + 1} ./mansuet …`);
+    const log = join(data, 'server.log');
+    const options = `-p ${port} -k ${socket} -h 127.0.0.1`;
+    const started = asPostgres(join(bin, 'pg_ctl'), ['start', '-w', '-t', '60', '-D', data, '-l', log, '-o', options]);
+    if (started.code !== 0) throw new Plain(`The database did not start:\n${started.output.trim()}\n${tail(log)}\nIf it is damaged, ./mansuet reset makes a new one (what was entered is lost).`);
+  }
+  const url: Cluster['url'] = (role, database) => `postgres://${role}:${secret[role === 'mansuet_admin' ? 'admin' : role === 'mansuet_owner' ? 'owner' : 'app']}@127.0.0.1:${actual}/${database}`;
+  const stop = () => void asPostgres(join(bin, 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
+  await makeRoles(url('mansuet_admin', 'postgres'), secret);
+  return {
+    port: actual,
+    url,
+    stop,
+    remove: () => {
+      stop();
+      rmSync(data, { recursive: true, force: true });
+      rmSync(socket, { recursive: true, force: true });
+    },
+  };
+}
+
+/** Stops a cluster without starting one. */
+export function stopCluster(name: string, remove: boolean): void {
+  const data = dataDirectory(name);
+  if (existsSync(join(data, 'PG_VERSION'))) asPostgres(join(binDirectory(), 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
+  if (remove) rmSync(data, { recursive: true, force: true });
+}
+
+function makeCluster(bin: string, data: string, password: string): void {
+  mkdirSync(data, { recursive: true, mode: 0o700 });
+  chmodSync(data, 0o700);
+  own(data);
+  const passwordFile = join(tmpdir(), `mansuet-pw-${randomBytes(6).toString('hex')}`);
+  writeFileSync(passwordFile, password, { mode: 0o600 });
+  own(passwordFile);
+  try {
+    const made = asPostgres(join(bin, 'initdb'), ['-D', data, '-U', 'mansuet_admin', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions']);
+    if (made.code !== 0) {
+      rmSync(data, { recursive: true, force: true });
+      throw new Plain(`The database could not be made:\n${made.output.trim().split('\n').slice(-6).join('\n')}`);
+    }
+  } finally {
+    rmSync(passwordFile, { force: true });
+  }
+}
+
+/** Gives a path to the user that runs PostgreSQL when we are root. */
+function own(path: string): void {
+  if (!isRoot()) return;
+  const id = (flag: string): number => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
+  if (statSync(path).uid !== id('-u')) chownSync(path, id('-u'), id('-g'));
+}
+
+async function makeRoles(adminUrl: string, secret: Secrets): Promise<void> {
+  await withClient(adminUrl, async (client) => {
+    for (const [role, password] of [['mansuet_owner', secret.owner], ['mansuet_app', secret.app]] as const) {
+      const there = await client.query('select 1 from pg_roles where rolname = $1', [role]);
+      await client.query(`${there.rowCount ? 'alter' : 'create'} role ${role} login password '${password}' nosuperuser nocreatedb nocreaterole`);
+    }
+  });
+}
+
+/** Makes a database that belongs to the owner's role, unless it is there. */
+export async function ensureDatabase(cluster: Cluster, database: string): Promise<void> {
+  await withClient(cluster.url('mansuet_admin', 'postgres'), async (client) => {
+    const there = await client.query('select 1 from pg_database where datname = $1', [database]);
+    if (!there.rowCount) await client.query(`create database ${database} owner mansuet_owner`);
+  });
+}
+
+export async function dropDatabase(cluster: Cluster, database: string): Promise<void> {
+  await withClient(cluster.url('mansuet_admin', 'postgres'), (client) => client.query(`drop database if exists ${database} with (force)`));
+}
+
+async function withClient<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
+}
+
+/** The port a running cluster was started on: the fourth line of its pid file. */
+function runningPort(data: string): number {
+  return Number(readFileSync(join(data, 'postmaster.pid'), 'utf8').split('\n')[3]);
+}
+
+const tail = (file: string): string => (existsSync(file) ? readFileSync(file, 'utf8').trim().split('\n').slice(-4).join('\n') : '');
+
+/** Whether nothing listens on a loopback port. */
+export function isFree(port: number): Promise<boolean> {
+  return new Promise((done) => {
+    const probe = createServer();
+    probe.once('error', () => done(false));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => done(true)));
+  });
+}
+
+/** A loopback port that is free now. */
+export function freePort(): Promise<number> {
+  return new Promise((done, fail) => {
+    const probe = createServer();
+    probe.once('error', fail);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
