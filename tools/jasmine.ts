@@ -6,10 +6,12 @@ import { ROOT } from './place.js';
 /** Runs the specs of a workspace in Node and prints one line `N passed, N failed`. Load errors and "no specs" count as failed. */
 const folder = join(ROOT, process.argv[2] ?? '');
 const only = process.argv[3] ?? '';
-const specs = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('.spec.ts') && !f.includes('node_modules') && f.includes(only));
+const specs = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(
+  (f) => f.endsWith('.spec.ts') && !f.includes('node_modules') && f.includes(only),
+);
 
 const runner = new Jasmine({ projectBaseDir: ROOT });
-runner.jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
+jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
 runner.exitOnCompletion = false;
 runner.randomizeTests(false);
 let passed = 0;

@@ -40,8 +40,15 @@ export function secrets(): Secrets {
 
 function binDirectory(): string {
   const base = '/usr/lib/postgresql';
-  const version = existsSync(base) ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin', 'initdb'))).sort((a, b) => Number(b) - Number(a))[0] : undefined;
-  if (!version) throw new Plain('PostgreSQL is not installed. Run ./mansuet demo as root or with sudo rights, or install the Debian package postgresql.');
+  const version = existsSync(base)
+    ? readdirSync(base)
+        .filter((v) => existsSync(join(base, v, 'bin', 'initdb')))
+        .sort((a, b) => Number(b) - Number(a))[0]
+    : undefined;
+  if (!version)
+    throw new Plain(
+      'PostgreSQL is not installed. Run ./mansuet demo as root or with sudo rights, or install the Debian package postgresql.',
+    );
   return join(base, version, 'bin');
 }
 
@@ -73,13 +80,18 @@ export async function startCluster(name: string, port: number): Promise<Cluster>
   const running = asPostgres(join(bin, 'pg_ctl'), ['status', '-D', data]).code === 0;
   const actual = running ? runningPort(data) : port;
   if (!running) {
-    if (!(await isFree(port))) throw new Plain(`Port ${port} for the database is in use. Choose another: MANSUET_PG_PORT=${port + 1} ./mansuet …`);
+    if (!(await isFree(port)))
+      throw new Plain(`Port ${port} for the database is in use. Choose another: MANSUET_PG_PORT=${port + 1} ./mansuet …`);
     const log = join(data, 'server.log');
     const options = `-p ${port} -k ${socket} -h 127.0.0.1`;
     const started = asPostgres(join(bin, 'pg_ctl'), ['start', '-w', '-t', '60', '-D', data, '-l', log, '-o', options]);
-    if (started.code !== 0) throw new Plain(`The database did not start:\n${started.output.trim()}\n${tail(log)}\nIf it is damaged, ./mansuet reset makes a new one (what was entered is lost).`);
+    if (started.code !== 0)
+      throw new Plain(
+        `The database did not start:\n${started.output.trim()}\n${tail(log)}\nIf it is damaged, ./mansuet reset makes a new one (what was entered is lost).`,
+      );
   }
-  const url: Cluster['url'] = (role, database) => `postgres://${role}:${secret[role === 'mansuet_admin' ? 'admin' : role === 'mansuet_owner' ? 'owner' : 'app']}@127.0.0.1:${actual}/${database}`;
+  const url: Cluster['url'] = (role, database) =>
+    `postgres://${role}:${secret[role === 'mansuet_admin' ? 'admin' : role === 'mansuet_owner' ? 'owner' : 'app']}@127.0.0.1:${actual}/${database}`;
   const stop = () => void asPostgres(join(bin, 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
   await makeRoles(url('mansuet_admin', 'postgres'), secret);
   return {
@@ -97,7 +109,8 @@ export async function startCluster(name: string, port: number): Promise<Cluster>
 /** Stops a cluster without starting one. */
 export function stopCluster(name: string, remove: boolean): void {
   const data = dataDirectory(name);
-  if (existsSync(join(data, 'PG_VERSION'))) asPostgres(join(binDirectory(), 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
+  if (existsSync(join(data, 'PG_VERSION')))
+    asPostgres(join(binDirectory(), 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
   if (remove) rmSync(data, { recursive: true, force: true });
 }
 
@@ -109,7 +122,19 @@ function makeCluster(bin: string, data: string, password: string): void {
   writeFileSync(passwordFile, password, { mode: 0o600 });
   own(passwordFile);
   try {
-    const made = asPostgres(join(bin, 'initdb'), ['-D', data, '-U', 'mansuet_admin', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions']);
+    const made = asPostgres(join(bin, 'initdb'), [
+      '-D',
+      data,
+      '-U',
+      'mansuet_admin',
+      '-A',
+      'scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      '--no-instructions',
+    ]);
     if (made.code !== 0) {
       rmSync(data, { recursive: true, force: true });
       throw new Plain(`The database could not be made:\n${made.output.trim().split('\n').slice(-6).join('\n')}`);
@@ -128,9 +153,14 @@ function own(path: string): void {
 
 async function makeRoles(adminUrl: string, secret: Secrets): Promise<void> {
   await withClient(adminUrl, async (client) => {
-    for (const [role, password] of [['mansuet_owner', secret.owner], ['mansuet_app', secret.app]] as const) {
+    for (const [role, password] of [
+      ['mansuet_owner', secret.owner],
+      ['mansuet_app', secret.app],
+    ] as const) {
       const there = await client.query('select 1 from pg_roles where rolname = $1', [role]);
-      await client.query(`${there.rowCount ? 'alter' : 'create'} role ${role} login password '${password}' nosuperuser nocreatedb nocreaterole`);
+      await client.query(
+        `${there.rowCount ? 'alter' : 'create'} role ${role} login password '${password}' nosuperuser nocreatedb nocreaterole`,
+      );
     }
   });
 }

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { DEMO_LOGINS } from '@mansuet/server/sign-in/demo-logins';
+import { DEMO_LOGINS } from '../server/src/sign-in/demo-logins.js';
 import { build } from './build.js';
 import { Plain, ROOT, RUN, WEB_DIST } from './place.js';
 import { ensureDatabase, isFree, secrets, startCluster, stopCluster, type Cluster } from './postgres.js';
@@ -15,7 +15,8 @@ export async function start(kind: 'demo' | 'serve'): Promise<void> {
   const pgPort = Number(process.env['MANSUET_PG_PORT'] ?? 54829);
   await build(say);
   stopServer();
-  if (!(await isFree(port))) throw new Plain(`Port ${port} is in use by another program. Choose another: MANSUET_PORT=${port + 1} ./mansuet ${kind}`);
+  if (!(await isFree(port)))
+    throw new Plain(`Port ${port} is in use by another program. Choose another: MANSUET_PORT=${port + 1} ./mansuet ${kind}`);
   const cluster = await startCluster('pg', pgPort);
   // Demo and own data never mix: each has its own database.
   const database = kind === 'demo' ? 'mansuet_demo' : 'mansuet';
@@ -55,7 +56,10 @@ async function untilHealthy(port: number, pid: number, log: string): Promise<voi
     } catch {
       // It does not listen yet.
     }
-    if (!alive(pid)) throw new Plain(`The server did not start:\n${existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-5).join('\n') : ''}`);
+    if (!alive(pid))
+      throw new Plain(
+        `The server did not start:\n${existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-5).join('\n') : ''}`,
+      );
     await new Promise((done) => setTimeout(done, 100));
   }
   throw new Plain(`The server did not answer within 15 s. Its log is in ${log.replace(`${ROOT}/`, '')}.`);

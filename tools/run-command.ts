@@ -8,9 +8,17 @@ export interface Ran {
 }
 
 /** Runs a command to its end. `show` passes its output on as it comes. */
-export function run(command: string, args: readonly string[], options: { env?: NodeJS.ProcessEnv; show?: boolean; cwd?: string } = {}): Promise<Ran> {
+export function run(
+  command: string,
+  args: readonly string[],
+  options: { env?: NodeJS.ProcessEnv; show?: boolean; cwd?: string } = {},
+): Promise<Ran> {
   return new Promise((done, fail) => {
-    const child = spawn(command, args, { cwd: options.cwd ?? ROOT, env: { ...process.env, ...options.env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, args, {
+      cwd: options.cwd ?? ROOT,
+      env: { ...process.env, ...options.env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     let output = '';
     const take = (chunk: Buffer) => {
       output += chunk.toString();

@@ -1,0 +1,174 @@
+import { historyOf, replay, summarize, uuidV7, type Phase, type VisitEvent, type VisitSummary } from '@mansuet/core/visit';
+
+import type { Database } from '@mansuet/server/database/database';
+import { addDog, addNote } from '@mansuet/server/dogs/dogs.repository';
+import { addStaff, checkPassword, foundSalon, type Who } from '@mansuet/server/sign-in/sign-in.repository';
+import { DEMO_LOGINS } from '@mansuet/server/sign-in/demo-logins';
+import { appendEvents } from '@mansuet/server/visits/append-events';
+import { listDogs, readDogFile } from '@mansuet/server/dogs/dogs.repository';
+import { readToday } from '@mansuet/server/visits/visits.repository';
+import { DEMO_DOGS, formOf } from './dogs.js';
+import { pastFindings, TODAYS_FINDINGS } from './findings.js';
+import { PAST_INCIDENTS } from './past-incidents.js';
+import { seeded } from './random.js';
+import { tell } from './visit-story.js';
+
+export interface Loaded {
+  readonly dogs: number;
+  readonly pastVisits: number;
+  readonly today: number;
+}
+
+/** Founds the demo salon; the same functions store it that store what users enter. */
+export async function foundDemoSalon(db: Database): Promise<Who | undefined> {
+  const lead = DEMO_LOGINS[0];
+  if (!lead) throw new Error('the demo has no logins');
+  const who = await foundSalon(db, {
+    salonName: 'Tidewrack',
+    name: lead.name,
+    login: lead.login,
+    password: lead.password,
+    vetName: 'Port Ellery animal practice (invented)',
+    vetPhone: '0550 100 999',
+  });
+  if (!who) return undefined;
+  for (const p of DEMO_LOGINS.slice(1))
+    await db.inSalon(who.salonId, (trx) =>
+      addStaff(trx, who.salonId, { name: p.name, login: p.login, password: p.password, role: p.role, trained: p.login === 'rafael' }),
+    );
+  return who;
+}
+
+/** Who leads the demo salon that is already there. */
+export async function demoLead(db: Database): Promise<Who | undefined> {
+  const lead = DEMO_LOGINS[0];
+  return lead && checkPassword(db, lead.login, lead.password);
+}
+
+/** Dogs with two years of visits. */
+export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dogs: number; pastVisits: number }> {
+  const random = seeded(SEED);
+  const groomers = await groomersOf(db, who);
+  const incidents = [...PAST_INCIDENTS];
+  let pastVisits = 0;
+  for (const demo of DEMO_DOGS) {
+    const form = formOf(demo, now);
+    const dogId = await db.inSalon(who.salonId, async (trx) => {
+      const id = await addDog(trx, who.salonId, form, { name: demo.owner, phone: demo.phone, email: '' });
+      for (const [i, note] of (demo.notes ?? []).entries()) await addNote(trx, who.salonId, id, note, dayBefore(now, 60 + 45 * i));
+      return id;
+    });
+    const summaries: VisitSummary[] = [];
+    const mark = demo.name === 'Ottoline' ? uuidV7(now.getTime(), random.bytes) : undefined;
+    for (let visit = 0; visit < demo.visits; visit++) {
+      const weeksAgo = (demo.visits - visit) * random.between(6, 9);
+      const arrivesMs = atClock(now.getTime() - weeksAgo * 604_800_000, random.whole(8, 14));
+      const groomer = random.pick(groomers);
+      const lump = mark ? { markId: mark, zone: 'side_right' as const, lengthMm: 8 + 0.6 * visit, widthMm: 7 + 0.4 * visit } : undefined;
+      const incident = pastVisits % 7 === 3 ? incidents.shift() : undefined;
+      const events = tell(
+        {
+          demo,
+          form,
+          dogId,
+          groomerId: groomer.staffId,
+          trained: groomer.trained,
+          history: historyOf(summaries),
+          visitsBefore: visit,
+          arrivesMs,
+          findings: pastFindings(demo, random, lump),
+          incident,
+          until: 'gone',
+          nowMs: now.getTime(),
+        },
+        random,
+      );
+      await store(db, who, events);
+      summaries.push(summarize(replay(events[0]?.visitId ?? '', events)));
+      pastVisits++;
+    }
+  }
+  return { dogs: DEMO_DOGS.length, pastVisits };
+}
+
+const SEED = 20;
+
+/** Today's dogs, each in another phase. Times lie round the moment of the start, so that the day is never stale. */
+export async function loadToday(db: Database, who: Who, now: Date): Promise<number> {
+  const random = seeded(Math.floor(now.getTime() / 86_400_000));
+  const groomers = await groomersOf(db, who);
+  let count = 0;
+  for (const [name, until, minutesFromNow, groomer] of TODAY) {
+    const demo = DEMO_DOGS.find((d) => d.name === name);
+    if (!demo) throw new Error(`no demo dog ${name}`);
+    const file = await db.inSalon(who.salonId, async (trx) => {
+      const found = (await listDogs(trx, name)).dogs.find((d) => d.name === name);
+      return found && readDogFile(trx, found.dogId);
+    });
+    const hands = groomers.find((g) => g.name.startsWith(groomer)) ?? groomers[0];
+    if (!file || !hands) continue;
+    const summaries = file.visits.map((v) => v.summary);
+    const events = tell(
+      {
+        demo,
+        form: file.dog,
+        dogId: file.dogId,
+        groomerId: hands.staffId,
+        trained: hands.trained,
+        history: historyOf(summaries),
+        visitsBefore: summaries.length,
+        arrivesMs: withinDay(now, minutesFromNow),
+        findings: TODAYS_FINDINGS[name] ?? pastFindings(demo, random, undefined),
+        until,
+        nowMs: now.getTime(),
+      },
+      random,
+    );
+    await store(db, who, events);
+    count++;
+  }
+  return count;
+}
+
+const TODAY: readonly (readonly [string, Phase | 'gone', number, string])[] = [
+  ['Juniper', 'gone', -215, 'Rafael'],
+  ['Bramble', 'hand_back', -150, 'Odette'],
+  ['Nettle', 'work', -50, 'Rafael'],
+  ['Ottoline', 'plan', -25, 'Odette'],
+  ['Moss', 'agree', -20, 'Imke'],
+  ['Barnaby', 'feel_over', -10, 'Imke'],
+  ['Pickle', 'know', 20, 'Odette'],
+  ['Kestrel', 'know', 60, 'Rafael'],
+  ['Dumpling', 'know', 105, 'Odette'],
+  ['Fig', 'know', 150, 'Imke'],
+];
+
+/** Whether the demo's day has to be written anew: it was started on another day. */
+export async function todayIsEmpty(db: Database, who: Who, now: Date): Promise<boolean> {
+  return (await db.inSalon(who.salonId, (trx) => readToday(trx, now))).visits.length === 0;
+}
+
+async function groomersOf(db: Database, who: Who): Promise<{ staffId: string; name: string; trained: boolean }[]> {
+  const { staff } = await db.inSalon(who.salonId, (trx) => readToday(trx, new Date()));
+  return staff.filter((s) => s.role !== 'bather');
+}
+
+async function store(db: Database, who: Who, events: readonly VisitEvent[]): Promise<void> {
+  const visitId = events[0]?.visitId;
+  if (visitId) await db.inSalon(who.salonId, (trx) => appendEvents(trx, who.salonId, visitId, events));
+}
+
+const dayBefore = (now: Date, days: number): string => new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10);
+
+function atClock(ms: number, hour: number): number {
+  const day = new Date(ms);
+  return new Date(day.getFullYear(), day.getMonth(), day.getDate(), hour, 30).getTime();
+}
+
+/** A quarter hour of today near the wish, never on another day. */
+function withinDay(now: Date, minutes: number): number {
+  const day = new Date(now.getFullYear(), now.getMonth(), now.getDate()).getTime();
+  const wish = now.getTime() + minutes * 60_000;
+  const quarter = Math.round(wish / 900_000) * 900_000;
+  return Math.min(Math.max(quarter, day + 15 * 60_000), day + 23.75 * 3_600_000);
+}

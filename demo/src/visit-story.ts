@@ -1,0 +1,165 @@
+import type { ZoneId } from '@mansuet/core/anatomy';
+import { dogFactsOf } from '@mansuet/core/dogs';
+import type { DogForm } from '@mansuet/core/contract';
+import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
+import type { IncidentKind, HarmDegree } from '@mansuet/core/incidents';
+import { makePlan, type ActivityHistory } from '@mansuet/core/plan';
+import { bandOf, type SignalId } from '@mansuet/core/strain';
+import { planInputOf, planRecordOf, replay, workNow, type Phase, type PlannedStepRecord, type VisitEvent } from '@mansuet/core/visit';
+import type { DemoDog } from './dogs.js';
+import type { Random } from './random.js';
+import { VisitWriter } from './visit-writer.js';
+
+export interface Story {
+  readonly demo: DemoDog;
+  readonly form: DogForm;
+  readonly dogId: string;
+  readonly groomerId: string;
+  readonly trained: boolean;
+  readonly history: readonly ActivityHistory[];
+  readonly visitsBefore: number;
+  readonly arrivesMs: number;
+  readonly findings: Findings;
+  readonly incident?:
+    { readonly kind: IncidentKind; readonly harm: HarmDegree; readonly zone: ZoneId | null; readonly what: string } | undefined;
+  /** How far the visit has come: `gone` for the past, a phase for today. */
+  readonly until: Phase | 'gone';
+  /** The moment of today's visits; past ones run to their end. */
+  readonly nowMs: number;
+}
+
+export interface Findings {
+  readonly mats: readonly {
+    readonly zone: ZoneId;
+    readonly comb: 'wide_snags' | 'wide_stops' | 'nothing_passes';
+    readonly lift: 'lifts_freely' | 'finger_fits' | 'skin_comes' | 'no_gap';
+    readonly skin: 'sound' | 'red';
+  }[];
+  readonly stiff: readonly ('hip_left' | 'hip_right' | 'back')[];
+  readonly mood: 'relaxed' | 'still' | 'tense';
+  readonly mark?: { readonly markId: string; readonly zone: ZoneId; readonly lengthMm: number; readonly widthMm: number } | undefined;
+}
+
+/** The events of one visit, told as far as the story goes. */
+export function tell(story: Story, random: Random): VisitEvent[] {
+  const { demo, form, nowMs } = story;
+  const today = new Date(story.arrivesMs).toISOString().slice(0, 10);
+  const w = new VisitWriter(random, Math.min(story.arrivesMs - 3 * 86_400_000, nowMs - 60_000), story.groomerId);
+  const asked = { items: [...demo.asked], wantedMm: demo.wantedMm, sessionMinutes: form.weightKg > 25 ? 165 : 135 };
+  w.write({
+    type: 'visit_booked',
+    body: {
+      dogId: story.dogId,
+      arrivesAt: new Date(story.arrivesMs).toISOString(),
+      groomerId: story.groomerId,
+      asked,
+      helperThere: form.weightKg > 30 || form.biteHistory,
+    },
+  });
+  if (story.until === 'know') return w.events;
+  const begin = story.until === 'gone' ? story.arrivesMs : Math.min(story.arrivesMs, nowMs - MINUTES_BEFORE[story.until] * 60_000);
+  w.at(begin).wait(2).write({ type: 'file_read', body: {} });
+  if (story.until === 'feel_over') return w.events;
+  feelOver(w, story);
+  if (story.until === 'agree') return w.events;
+  const context = { dog: dogFactsOf(form, story.visitsBefore), history: story.history, trained: story.trained, today };
+  const input = planInputOf(replay(w.visitId, w.events), context);
+  if (!input) return w.events;
+  const plan = makePlan(input);
+  const agreement = proposeAgreement(plan, input, 90);
+  for (const c of agreement.consents)
+    w.write({ type: 'consent_answered', body: { consent: c.id, agreed: true, name: demo.owner, textVersion: CONSENT_TEXT_VERSION } });
+  w.wait(2).write({
+    type: 'agreed',
+    body: { name: demo.owner, extraMinutes: agreement.extraMinutes, extraPriceMinor: agreement.extraPriceMinor },
+  });
+  if (story.until === 'plan') return w.events;
+  if (plan.steps.length === 0) {
+    w.write({ type: 'visit_ended', body: { outcome: 'not_today', why: 'The vet is asked first.' } });
+    if (story.until === 'gone') w.wait(3).write({ type: 'handed_back', body: { toldTo: demo.owner, nextVisit: null, vetAdvised: true } });
+    return w.events;
+  }
+  const record = planRecordOf(plan);
+  w.wait(1)
+    .write({ type: 'plan_accepted', body: { plan: record } })
+    .write({ type: 'work_started', body: {} });
+  const ended = work(w, story, record.steps, random);
+  if (story.until === 'work' || !ended) return w.events;
+  w.write({ type: 'visit_ended', body: ended });
+  if (story.until === 'hand_back') return w.events;
+  w.wait(4).write({
+    type: 'handed_back',
+    body: { toldTo: demo.owner, nextVisit: new Date(w.now + 42 * 86_400_000).toISOString().slice(0, 10), vetAdvised: false },
+  });
+  return w.events;
+}
+
+/** Minutes before now at which today's visits began, by the phase they have reached. */
+const MINUTES_BEFORE: Readonly<Record<Phase, number>> = { know: 0, feel_over: 4, agree: 14, plan: 18, work: 46, hand_back: 150 };
+
+function feelOver(w: VisitWriter, { findings, form }: Story): void {
+  w.wait(1).write({ type: 'fit_answered', body: { signs: [], vetAgreed: form.conditions.length > 0, roomCelsius: 20 } });
+  w.write({ type: 'mood_felt', body: { mood: findings.mood } });
+  for (const m of findings.mats)
+    w.wait(0.3).write({ type: 'zone_felt', body: { zone: m.zone, comb: m.comb, lift: m.lift, skin: m.skin, crust: false } });
+  for (const joint of findings.stiff) w.wait(0.2).write({ type: 'joint_felt', body: { joint, comfort: 'stiff' } });
+  if (findings.mark) w.write({ type: 'mark_felt', body: { ...findings.mark, border: 'regular', surface: 'smooth', isNew: false } });
+  w.wait(1).write({ type: 'feel_over_done', body: {} });
+}
+
+const SEEN: readonly SignalId[] = [
+  'yawn',
+  'lip_lick',
+  'head_away',
+  'paw_lifted',
+  'ears_back',
+  'pulls_away',
+  'panting',
+  'whale_eye',
+  'trembling',
+];
+const TICK_MINUTES = 2;
+
+/** Works through the planned steps; signs are seen as often as the dog's own temper has it. @returns how it ended, `undefined` while it still runs */
+function work(
+  w: VisitWriter,
+  story: Story,
+  steps: readonly PlannedStepRecord[],
+  random: Random,
+): { outcome: 'finished' | 'stopped'; why: string } | undefined {
+  const running = story.until === 'work';
+  const over = (): boolean => running && w.now >= story.nowMs - 20_000;
+  const hurtAt = story.incident ? random.whole(0, steps.length - 1) : -1;
+  for (const [i, step] of steps.entries()) {
+    const pause = step.breakMinutes.reduce((sum, b) => sum + b, 0);
+    if (pause > 0) {
+      w.write({ type: 'break_started', body: {} }).wait(pause);
+      if (over()) return undefined;
+      w.write({ type: 'break_ended', body: {} });
+    }
+    w.wait(0.5).write({ type: 'step_started', body: { step: step.id } });
+    const minutes = step.minutes * random.between(0.8, 1.3);
+    for (let m = 0; m < minutes; m += TICK_MINUTES) {
+      w.wait(Math.min(TICK_MINUTES, minutes - m));
+      if (over()) return undefined;
+      const seen = random.poisson((step.ratePerMinute * story.demo.temper * TICK_MINUTES) / 14);
+      for (let s = 0; s < seen; s++) w.wait(0.05).write({ type: 'signal_seen', body: { signal: random.pick(SEEN) } });
+      if (seen === 0 && random.chance(0.35))
+        w.write({ type: 'signal_seen', body: { signal: random.pick(['soft_body', 'takes_treat', 'leans_in'] as const) } });
+      if (i === hurtAt && m === 0 && story.incident) w.write({ type: 'incident', body: { incidentId: w.id(), ...story.incident } });
+      const band = bandNow(w);
+      if (band === 'stop') return { outcome: 'stopped', why: `${story.demo.name} had enough in “${step.label}”.` };
+      if (band === 'pause') {
+        w.write({ type: 'break_started', body: {} }).wait(6);
+        if (over()) return undefined;
+        w.write({ type: 'break_ended', body: {} });
+      }
+    }
+    w.write({ type: 'step_finished', body: { step: step.id, outcome: 'done', why: '' } });
+  }
+  return { outcome: 'finished', why: '' };
+}
+
+function bandNow(w: VisitWriter): ReturnType<typeof bandOf> {
+  return workNow(replay(w.visitId, w.events), w.now)?.strain.band ?? 'settled';
+}

@@ -1,0 +1,54 @@
+import { nextStamp, uuidV7, VISIT_EVENT, type EventDraft, type Stamp, type VisitEvent } from '@mansuet/core/visit';
+import type { Random } from './random.js';
+
+/** Writes the events of one visit as a tablet would: ids, times and stamps in order. */
+export class VisitWriter {
+  readonly events: VisitEvent[] = [];
+  readonly visitId: string;
+  private stamp: Stamp | undefined;
+  private nowMs: number;
+
+  constructor(
+    private readonly random: Random,
+    startMs: number,
+    private readonly by: string,
+  ) {
+    this.nowMs = startMs;
+    this.visitId = uuidV7(startMs, random.bytes);
+  }
+
+  /** Moves the clock on. */
+  wait(minutes: number): this {
+    this.nowMs += Math.round(minutes * 60_000);
+    return this;
+  }
+
+  at(ms: number): this {
+    this.nowMs = Math.max(this.nowMs, ms);
+    return this;
+  }
+
+  get now(): number {
+    return this.nowMs;
+  }
+
+  id(): string {
+    return uuidV7(this.nowMs, this.random.bytes);
+  }
+
+  write(draft: EventDraft): this {
+    this.stamp = nextStamp(this.stamp, this.nowMs, 'tablet-1');
+    this.events.push(
+      VISIT_EVENT.parse({
+        id: this.id(),
+        visitId: this.visitId,
+        at: new Date(this.nowMs).toISOString(),
+        by: this.by,
+        stamp: this.stamp,
+        v: 1,
+        ...draft,
+      }),
+    );
+    return this;
+  }
+}
