@@ -52,6 +52,7 @@ export const PUPPY_BODY_CLIP_FROM_WEEKS = 17;
 export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): BuiltPlan {
   const mats = findMatWork(input, kinds);
   const steps: BuiltStep[] = [];
+  const refusesClip = input.refused.includes('close_clip') || input.refused.includes('clip_off');
   const notPlanned: NotPlanned[] = mats.notHere.map((a) => ({
     what: `mat, ${zoneLabel(a.zone)}`,
     activity: undefined,
@@ -65,7 +66,17 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     extra: { minutes?: number; reasons?: readonly Reason[]; needsConsent?: boolean; label?: string } = {},
   ): void => {
     const step = makeStep(activity, zones, input, kinds, extra);
-    if (step.hold.forVet) notPlanned.push({ what: step.label, activity, zones, to: 'vet', reasons: step.hold.reasons });
+    if (extra.needsConsent && refusesClip)
+      notPlanned.push({ what: step.label, activity, zones, to: 'left', reasons: [reason('step.consent_refused', {}, 1)] });
+    else if (step.hold.also.includes('muzzle') && input.refused.includes('muzzle')) {
+      notPlanned.push({
+        what: step.label,
+        activity,
+        zones,
+        to: 'vet',
+        reasons: [reason('step.muzzle_refused', { name: input.dog.name }, 1)],
+      });
+    } else if (step.hold.forVet) notPlanned.push({ what: step.label, activity, zones, to: 'vet', reasons: step.hold.reasons });
     else if (step.blade && step.blade.blade === undefined)
       notPlanned.push({ what: step.label, activity, zones, to: 'vet', reasons: step.blade.reasons });
     else steps.push(step);
@@ -97,7 +108,15 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     );
 
   for (const item of input.asked.items) {
-    if (item === 'bath') {
+    if (item === 'bath' && refusesClip && mats.fragile.length + mats.body.length > 0) {
+      notPlanned.push({
+        what: 'bath and dry',
+        activity: 'bath',
+        zones: zonesOfGroup('body'),
+        to: 'left',
+        reasons: [reason('step.no_bath_on_mats', {}, 1)],
+      });
+    } else if (item === 'bath') {
       push('bath', zonesOfGroup('body'));
       push('dry', zonesOfGroup('body'), { reasons: dryReasons(kinds, input) });
     } else if (item === 'body_clip' && mats.clipOff) {

@@ -17,6 +17,9 @@ export interface ServiceAsked {
   readonly sessionMinutes: number;
 }
 
+/** What an owner can refuse so that work falls away. */
+export type RefusableWork = 'close_clip' | 'clip_off' | 'muzzle';
+
 /** Everything the plan is made from. */
 export interface PlanInput {
   readonly dog: DogFacts;
@@ -26,6 +29,8 @@ export interface PlanInput {
   /** Nothing is planned for a dog that is not fit to groom today or whose vet must be asked first. */
   readonly fit: FitVerdict;
   readonly helperThere: boolean;
+  /** Refused by the owner: work that needs it is not planned. */
+  readonly refused: readonly RefusableWork[];
   /** The groomer is trained with #30 and closer. */
   readonly trained: boolean;
   /** ISO date. */

@@ -157,6 +157,12 @@ export const RULES = {
   'step.dry_cool_short_nose': rule('Towel and cool air only: never a hot dryer with a short nose.', FLOOR),
   'step.dry_senior': rule('Towel and stand dryer, lying down; not high velocity.', PRACTICE),
   'step.dry_towel_first': rule('Minds the dryer: towel twice, stand dryer far off, ears covered.', PRACTICE),
+  'step.consent_refused': rule(
+    'The owner does not want it clipped close. A tight mat is never brushed out, so it stays; ask a vet within days if it hurts.',
+    FLOOR,
+  ),
+  'step.muzzle_refused': rule('{name} may bite here and the owner refuses a muzzle: this is for a vet.', FLOOR),
+  'step.no_bath_on_mats': rule('Tight mats stay in: no bath, wetting tightens them.', PRACTICE),
   // Order
   'order.crust_first': rule('Crust is out before blade or shears come near the eye.', PRACTICE),
   'order.crust_early': rule('Crust soaks while other work goes on, and comes before water and ears.', PRACTICE),

@@ -19,6 +19,8 @@ export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResul
   return state.fit && fitToGroom({ dog, ...state.fit, today });
 }
 
+const REFUSABLE = ['close_clip', 'clip_off', 'muzzle'] as const;
+
 /** What the planner reads, from a visit and its context; `undefined` until the fit questions are answered. */
 export function planInputOf(state: VisitState, context: PlanContext): PlanInput | undefined {
   const fit = fitOf(state, context.dog, context.today);
@@ -30,6 +32,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       history: context.history,
       fit: fit.verdict,
       helperThere: state.helperThere,
+      refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),
       trained: context.trained,
       today: context.today,
     }

@@ -1,0 +1,130 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { CONSENT_IDS, CONSENT_TEXTS, CONSENT_TEXT_VERSION, proposeAgreement, type ConsentId } from '@mansuet/core/agreement';
+import { SERVICE_ITEMS, SERVICE_ITEM_LABELS, type HandlingPlan, type ServiceItem } from '@mansuet/core/plan';
+import { sayReason } from '@mansuet/core/reasons';
+import { FieldError } from '../forms/field-error';
+import { PlannerService } from '../planner/planner.service';
+import { SessionService } from '../server/session.service';
+import { VisitStore } from '../visit/visit-store';
+import { clockTime, money } from '../wording/time';
+
+/** Agree: what the owner asks, what is possible and why not more, time, price, consent. */
+@Component({
+  selector: 'man-agreement',
+  imports: [FormsModule, NzInputModule, FieldError],
+  templateUrl: './agreement.page.html',
+  styleUrl: './agreement.page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AgreementPage {
+  private readonly router = inject(Router);
+  private readonly planner = inject(PlannerService);
+  protected readonly session = inject(SessionService);
+  protected readonly store = inject(VisitStore);
+
+  protected readonly items = SERVICE_ITEMS;
+  protected readonly labels = SERVICE_ITEM_LABELS;
+  protected readonly plan = signal<HandlingPlan | undefined>(undefined);
+  protected readonly trouble = signal('');
+  protected readonly typedName = signal<string | undefined>(undefined);
+  protected readonly nameError = signal('');
+  protected readonly round = Math.round;
+  protected readonly time = clockTime;
+
+  protected readonly name = computed(() => this.typedName() ?? this.store.context()?.file.owner.name ?? '');
+  protected readonly asked = computed(() => this.store.state().asked);
+  protected readonly proposal = computed(() => {
+    const plan = this.plan();
+    const input = this.store.planInput();
+    const salon = this.store.context()?.salon;
+    if (!plan || !input || !salon) return undefined;
+    const p = proposeAgreement(plan, input, salon.ratePerMinuteMinor);
+    return {
+      ...p,
+      says: p.possible.map(sayReason),
+      price: money(p.extraPriceMinor, salon.currency),
+      rate: money(salon.ratePerMinuteMinor, salon.currency),
+    };
+  });
+  protected readonly notToday = computed(() => this.plan()?.notToday.map((n) => ({ ...n, says: n.reasons.map(sayReason) })) ?? []);
+  /** Asked for by the plan, and those refused: a refusal may have taken its work out of the plan. */
+  protected readonly consents = computed(() => {
+    const asked = this.proposal()?.consents ?? [];
+    const refused = CONSENT_IDS.filter((id) => this.store.state().consents.get(id)?.agreed === false && !asked.some((c) => c.id === id));
+    return [...asked, ...refused.map((id) => ({ id, text: CONSENT_TEXTS[id], required: false }))];
+  });
+  protected readonly missing = computed(
+    () => this.proposal()?.consents.filter((c) => c.required && !this.store.state().consents.get(c.id)?.agreed) ?? [],
+  );
+
+  constructor() {
+    effect(() => {
+      const input = this.store.planInput();
+      if (!input) return;
+      this.planner.plan(input).then(
+        ({ plan }) => {
+          this.plan.set(plan);
+          this.trouble.set('');
+        },
+        (error: unknown) => this.trouble.set(`The plan could not be made: ${error instanceof Error ? error.message : String(error)}`),
+      );
+    });
+  }
+
+  protected change(
+    change: Partial<{ items: ServiceItem[]; wantedMm: number | null; sessionMinutes: number | null }>,
+    helperThere = this.store.state().helperThere,
+  ): void {
+    const asked = this.asked();
+    const wantedMm = change.wantedMm ?? asked.wantedMm;
+    const sessionMinutes = Math.round(change.sessionMinutes ?? asked.sessionMinutes);
+    if (!(wantedMm > 0 && wantedMm <= 80 && sessionMinutes >= 10 && sessionMinutes <= 480)) return;
+    void this.store.record({
+      type: 'asked_changed',
+      body: { asked: { items: change.items ?? [...asked.items], wantedMm, sessionMinutes }, helperThere },
+    });
+  }
+  protected toggle(item: ServiceItem): void {
+    const items = this.asked().items;
+    this.change({ items: items.includes(item) ? items.filter((i) => i !== item) : [...items, item] });
+  }
+
+  protected async answer(consent: ConsentId, agreed: boolean): Promise<void> {
+    const name = this.name().trim();
+    if (!name) {
+      this.nameError.set('Who agrees? Give the name first.');
+      return;
+    }
+    this.nameError.set('');
+    await this.store.record({ type: 'consent_answered', body: { consent, agreed, name, textVersion: CONSENT_TEXT_VERSION } });
+  }
+
+  /** The owner refuses what cannot be left out: nothing is done today. */
+  protected async stopHere(): Promise<void> {
+    const refused = this.missing().find((c) => this.store.state().consents.get(c.id)?.agreed === false);
+    await this.store.record({
+      type: 'visit_ended',
+      body: { outcome: 'not_today', why: refused ? `The owner does not agree: ${refused.text}` : 'Agreed with the owner: not today.' },
+    });
+    await this.router.navigate(['/visits', this.store.visitId(), 'hand_back']);
+  }
+
+  protected async close(): Promise<void> {
+    const proposal = this.proposal();
+    const name = this.name().trim();
+    if (!name) {
+      this.nameError.set('Who agrees? Give the name first.');
+      return;
+    }
+    if (!proposal || this.missing().length > 0) return;
+    if (!this.store.state().agreed)
+      await this.store.record({
+        type: 'agreed',
+        body: { name, extraMinutes: proposal.extraMinutes, extraPriceMinor: proposal.extraPriceMinor },
+      });
+    await this.router.navigate(['/visits', this.store.visitId(), 'plan']);
+  }
+}

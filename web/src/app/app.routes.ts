@@ -1,0 +1,72 @@
+import { inject } from '@angular/core';
+import { Router, type CanActivateFn, type Routes } from '@angular/router';
+import { SessionService } from './server/session.service';
+
+const signedIn: CanActivateFn = async () => {
+  const session = inject(SessionService);
+  const router = inject(Router);
+  const now = await session.ready();
+  if (now.signedIn) return true;
+  return router.parseUrl(now.firstRun ? '/first-run' : '/sign-in');
+};
+
+/** Every screen belongs to a phase of the visit or to the day round it. */
+export const routes: Routes = [
+  { path: 'sign-in', title: 'Sign in · Mansuet', loadComponent: () => import('./sign-in/sign-in.page').then((m) => m.SignInPage) },
+  { path: 'first-run', title: 'Set up · Mansuet', loadComponent: () => import('./sign-in/first-run.page').then((m) => m.FirstRunPage) },
+  {
+    path: '',
+    canActivate: [signedIn],
+    loadComponent: () => import('./lead-wall/frame').then((m) => m.Frame),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'today' },
+      { path: 'today', title: 'Today · Mansuet', loadComponent: () => import('./today/today.page').then((m) => m.TodayPage) },
+      { path: 'dogs', title: 'Dogs · Mansuet', loadComponent: () => import('./dogs/dogs.page').then((m) => m.DogsPage) },
+      { path: 'dogs/new', title: 'New dog · Mansuet', loadComponent: () => import('./dogs/dog-form.page').then((m) => m.DogFormPage) },
+      {
+        path: 'dogs/:dogId/edit',
+        title: 'Change dog · Mansuet',
+        loadComponent: () => import('./dogs/dog-form.page').then((m) => m.DogFormPage),
+      },
+      {
+        path: 'dogs/:dogId/book',
+        title: 'Book a visit · Mansuet',
+        loadComponent: () => import('./dogs/book-visit.page').then((m) => m.BookVisitPage),
+      },
+      {
+        path: 'dogs/:dogId',
+        title: 'Dog file · Mansuet',
+        loadComponent: () => import('./dog-file/dog-file.page').then((m) => m.DogFilePage),
+      },
+      {
+        path: 'visits/:visitId',
+        loadComponent: () => import('./visit/visit-frame').then((m) => m.VisitFrame),
+        children: [
+          { path: 'know', title: 'Know · Mansuet', loadComponent: () => import('./dog-file/know.page').then((m) => m.KnowPage) },
+          {
+            path: 'feel_over',
+            title: 'Feel over · Mansuet',
+            loadComponent: () => import('./feel-over/feel-over.page').then((m) => m.FeelOverPage),
+          },
+          {
+            path: 'agree',
+            title: 'Agree · Mansuet',
+            loadComponent: () => import('./agreement/agreement.page').then((m) => m.AgreementPage),
+          },
+          {
+            path: 'plan',
+            title: 'Plan · Mansuet',
+            loadComponent: () => import('./handling-plan/handling-plan.page').then((m) => m.HandlingPlanPage),
+          },
+          { path: 'work', title: 'At the table · Mansuet', loadComponent: () => import('./table/table.page').then((m) => m.TablePage) },
+          {
+            path: 'hand_back',
+            title: 'Hand back · Mansuet',
+            loadComponent: () => import('./hand-back/hand-back.page').then((m) => m.HandBackPage),
+          },
+        ],
+      },
+    ],
+  },
+  { path: '**', redirectTo: 'today' },
+];

@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { BATCH_TAKEN, DOG_FILE, TODAY, type Staff } from '@mansuet/core/contract';
+import { SERVICE_ITEMS, SERVICE_ITEM_LABELS, type ServiceItem } from '@mansuet/core/plan';
+import { EVENT_VERSION, VISIT_EVENT, uuidV7 } from '@mansuet/core/visit';
+import { FieldError } from '../forms/field-error';
+import { errorsOf } from '../forms/errors-of';
+import { ApiService, sayFailure } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
+import { SessionService } from '../server/session.service';
+import { TodayService } from '../today/today.service';
+
+/** Books a visit: the first event of its log. */
+@Component({
+  selector: 'man-book-visit',
+  imports: [FormsModule, NzInputModule, FieldError],
+  templateUrl: './book-visit.page.html',
+  styleUrl: './dog-form.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BookVisitPage {
+  private readonly api = inject(ApiService);
+  private readonly router = inject(Router);
+  private readonly session = inject(SessionService);
+  private readonly clock = inject(ClockService);
+  private readonly day = inject(TodayService);
+  readonly dogId = input.required<string>();
+
+  protected readonly items = SERVICE_ITEMS;
+  protected readonly labels = SERVICE_ITEM_LABELS;
+  protected readonly name = signal('');
+  protected readonly staff = signal<readonly Staff[]>([]);
+  protected readonly date = signal(this.clock.today());
+  protected readonly time = signal(nextQuarter(this.clock.now()));
+  protected readonly groomerId = signal(this.session.signedIn()?.staff.staffId ?? '');
+  protected readonly asked = signal<readonly ServiceItem[]>(['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails']);
+  protected readonly wantedMm = signal(9);
+  protected readonly sessionMinutes = signal(120);
+  protected readonly helperThere = signal(false);
+  protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly trouble = signal('');
+  protected readonly groomers = computed(() => this.staff().filter((s) => s.role !== 'bather'));
+
+  constructor() {
+    effect(() => void this.load(this.dogId()));
+  }
+
+  private async load(dogId: string): Promise<void> {
+    const file = await this.api.get(`/dogs/${dogId}`, DOG_FILE);
+    if (file.ok) this.name.set(file.value.dog.name);
+    else this.trouble.set(sayFailure(file.failure));
+    const today = await this.api.get('/today', TODAY);
+    if (today.ok) this.staff.set(today.value.staff);
+  }
+
+  protected toggle(item: ServiceItem): void {
+    this.asked.update((a) => (a.includes(item) ? a.filter((x) => x !== item) : [...a, item]));
+  }
+
+  protected async book(): Promise<void> {
+    this.trouble.set('');
+    const arrives = new Date(`${this.date()}T${this.time()}`);
+    if (Number.isNaN(arrives.getTime())) {
+      this.errors.set(new Map([['body.arrivesAt', 'Give a day and a time.']]));
+      return;
+    }
+    const nowMs = this.clock.now();
+    const visitId = uuidV7(nowMs, (b) => crypto.getRandomValues(b));
+    const event = VISIT_EVENT.safeParse({
+      id: uuidV7(nowMs, (b) => crypto.getRandomValues(b)),
+      visitId,
+      at: new Date(nowMs).toISOString(),
+      by: this.session.signedIn()?.staff.staffId,
+      stamp: { wallMs: nowMs, counter: 0, device: 'desk' },
+      v: EVENT_VERSION,
+      type: 'visit_booked',
+      body: {
+        dogId: this.dogId(),
+        arrivesAt: arrives.toISOString(),
+        groomerId: this.groomerId(),
+        asked: { items: [...this.asked()], wantedMm: this.wantedMm(), sessionMinutes: this.sessionMinutes() },
+        helperThere: this.helperThere(),
+      },
+    });
+    this.errors.set(errorsOf(event));
+    if (!event.success) return;
+    const answer = await this.api.send('POST', `/visits/${visitId}/events`, { events: [event.data] }, BATCH_TAKEN);
+    if (!answer.ok) {
+      this.trouble.set(sayFailure(answer.failure));
+      return;
+    }
+    this.day.refresh();
+    await this.router.navigate(this.date() === this.clock.today() ? ['/visits', visitId, 'know'] : ['/today']);
+  }
+}
+
+/** The next quarter hour, "hh:mm". */
+function nextQuarter(nowMs: number): string {
+  const d = new Date(Math.ceil(nowMs / 900_000) * 900_000);
+  return `${String(d.getHours()).padStart(2, '0')}:${String(d.getMinutes()).padStart(2, '0')}`;
+}

@@ -1,0 +1,92 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { toObservable } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { debounceTime, switchMap } from 'rxjs';
+import { DOG_LIST, type DogList } from '@mansuet/core/contract';
+import { ageInWords } from '@mansuet/core/dogs';
+import { ApiService, sayFailure } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
+import { SessionService } from '../server/session.service';
+import { dayInWords } from '../wording/time';
+
+/** Find a dog, open its file, book a visit. */
+@Component({
+  selector: 'man-dogs',
+  imports: [FormsModule, NzInputModule, RouterLink],
+  template: `<div class="matter">
+    <div class="body">
+      <div class="row head">
+        <h1>Dogs</h1>
+        <label class="find"
+          ><span class="visually-hidden">Name of the dog or owner, or phone</span>
+          <input
+            nz-input
+            type="search"
+            placeholder="Name of the dog or owner, or phone"
+            [ngModel]="search()"
+            (ngModelChange)="search.set($event)"
+          />
+        </label>
+      </div>
+      @if (trouble()) {
+        <p class="told">{{ trouble() }}</p>
+      }
+      <ul class="list">
+        @for (d of dogs(); track d.dogId) {
+          <li>
+            <a class="name" [routerLink]="['/dogs', d.dogId]">{{ d.name }}</a>
+            <span>{{ age(d.born) }}, {{ d.weightKg }} kg, {{ d.coat }} coat</span>
+            <span class="quiet">{{ d.owner }}</span>
+            <span class="quiet">{{ d.lastVisit ? 'last here ' + day(d.lastVisit) : 'not here yet' }}</span>
+            @if (session.may('book')) {
+              <a class="plain" [routerLink]="['/dogs', d.dogId, 'book']" [attr.aria-label]="'Book a visit for ' + d.name">Book</a>
+            }
+          </li>
+        } @empty {
+          @if (loaded()) {
+            <li class="empty">
+              {{
+                search()
+                  ? 'No dog or owner has these words in the name. Try fewer letters.'
+                  : 'No dog is entered yet. Begin with a new dog.'
+              }}
+            </li>
+          }
+        }
+      </ul>
+    </div>
+    <div class="foot">
+      @if (session.may('edit_dog')) {
+        <a class="next" routerLink="/dogs/new">New dog</a>
+      }
+    </div>
+  </div>`,
+  styleUrl: './dogs.page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DogsPage {
+  private readonly api = inject(ApiService);
+  private readonly clock = inject(ClockService);
+  protected readonly session = inject(SessionService);
+  protected readonly search = signal('');
+  protected readonly dogs = signal<DogList['dogs']>([]);
+  protected readonly trouble = signal('');
+  protected readonly loaded = signal(false);
+  protected readonly age = (born: string): string => ageInWords(born, this.clock.today());
+  protected readonly day = (date: string): string => dayInWords(date, this.clock.today());
+
+  constructor() {
+    toObservable(this.search)
+      .pipe(
+        debounceTime(120),
+        switchMap((text) => this.api.get(`/dogs?search=${encodeURIComponent(text)}`, DOG_LIST)),
+      )
+      .subscribe((answer) => {
+        this.loaded.set(true);
+        this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+        if (answer.ok) this.dogs.set(answer.value.dogs);
+      });
+  }
+}

@@ -1,0 +1,43 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { filter, map, startWith } from 'rxjs';
+import { ROLE_LABELS } from '@mansuet/core/access';
+import { SessionService } from '../server/session.service';
+import { TodayService } from '../today/today.service';
+import { VisitLog } from '../visit-log/visit-log.service';
+import { LeadTag } from './lead-tag';
+
+/** The frame of every screen: the lead wall on the left, the sheet on the right. At the table the wall is hidden. */
+@Component({
+  selector: 'man-frame',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, LeadTag],
+  templateUrl: './frame.html',
+  styleUrl: './frame.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Frame {
+  private readonly router = inject(Router);
+  private readonly session = inject(SessionService);
+  protected readonly day = inject(TodayService);
+  protected readonly log = inject(VisitLog);
+
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((e) => e instanceof NavigationEnd),
+      map((e) => e.urlAfterRedirects),
+      startWith(this.router.url),
+    ),
+    { initialValue: this.router.url },
+  );
+  protected readonly atTable = computed(() => /^\/visits\/[^/]+\/work/.test(this.url()));
+  protected readonly openVisit = computed(() => /^\/visits\/([^/]+)/.exec(this.url())?.[1]);
+  protected readonly who = computed(() => this.session.signedIn());
+  protected readonly roles = ROLE_LABELS;
+  protected readonly waiting = toSignal(this.log.waiting$, { initialValue: 0 });
+
+  protected async signOut(): Promise<void> {
+    await this.session.signOut();
+    await this.router.navigateByUrl('/sign-in');
+  }
+}

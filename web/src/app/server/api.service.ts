@@ -1,0 +1,67 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { firstValueFrom } from 'rxjs';
+import * as z from 'zod';
+import { PROBLEM, type Problem } from '@mansuet/core/contract';
+
+/** What came instead of an answer. `offline` is the network's or the server's absence, not a refusal. */
+export type Failure = { readonly kind: 'offline' } | { readonly kind: 'refused'; readonly problem: Problem };
+export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
+
+/** Calls to the server. Every answer is checked against the contract; expected failures are values. */
+@Injectable({ providedIn: 'root' })
+export class ApiService {
+  private readonly http = inject(HttpClient);
+  /** Set by the session; sent with every change. */
+  csrf = '';
+
+  get<T>(path: string, schema: z.ZodType<T>): Promise<Answer<T>> {
+    return this.send('GET', path, undefined, schema);
+  }
+
+  async send<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body: unknown, schema: z.ZodType<T>): Promise<Answer<T>> {
+    let raw: unknown;
+    try {
+      raw = await firstValueFrom(this.http.request<unknown>(method, `/api${path}`, { body, headers: { 'x-csrf-token': this.csrf } }));
+    } catch (error) {
+      return { ok: false, failure: failureOf(error) };
+    }
+    const parsed = schema.safeParse(raw);
+    if (parsed.success) return { ok: true, value: parsed.data };
+    return { ok: false, failure: { kind: 'refused', problem: unreadable(parsed.error.issues[0]?.path.join('.') ?? '') } };
+  }
+}
+
+/** For calls that answer nothing. */
+export const NOTHING = z.null().or(z.undefined());
+
+function failureOf(error: unknown): Failure {
+  if (!(error instanceof HttpErrorResponse) || error.status === 0) return { kind: 'offline' };
+  const problem = PROBLEM.safeParse(error.error);
+  if (problem.success) return problem.data.code === 'unavailable' ? { kind: 'offline' } : { kind: 'refused', problem: problem.data };
+  // A proxy in between that cannot reach the server answers in its own words.
+  if (error.status >= 502 && error.status <= 504) return { kind: 'offline' };
+  return { kind: 'refused', problem: unreadable(String(error.status)) };
+}
+
+function unreadable(where: string): Problem {
+  return {
+    type: '/problems/internal',
+    title: 'The server’s answer is from another version. Load the page again.',
+    status: 500,
+    code: 'internal',
+    detail: where,
+  };
+}
+
+/** A failure in a sentence that says what to do. */
+export function sayFailure(failure: Failure): string {
+  if (failure.kind === 'offline') return 'The server does not answer. What you typed is still here; try again in a moment.';
+  const { title, detail } = failure.problem;
+  return detail ? `${title} ${detail}` : title;
+}
+
+/** What is wrong with single fields, by path. */
+export function fieldErrors(failure: Failure): ReadonlyMap<string, string> {
+  return failure.kind === 'refused' ? new Map((failure.problem.errors ?? []).map((e) => [e.path, e.message])) : new Map();
+}

@@ -1,0 +1,76 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { may, type Action } from '@mansuet/core/access';
+import { SESSION, type FirstRunForm, type Session } from '@mansuet/core/contract';
+import { ApiService, NOTHING, type Answer } from './api.service';
+
+const KEPT = 'mansuet.session';
+
+/** Who is signed in. With the network off the last known session goes on, so that a reload at the table does not lock anyone out. */
+@Injectable({ providedIn: 'root' })
+export class SessionService {
+  private readonly api = inject(ApiService);
+  private readonly session = signal<Session | undefined>(undefined);
+  private asking: Promise<Session> | undefined;
+
+  readonly signedIn = computed(() => this.session()?.signedIn ?? undefined);
+  readonly demoLogins = computed(() => this.session()?.demoLogins ?? []);
+
+  /** The session, asked for once. */
+  ready(): Promise<Session> {
+    const known = this.session();
+    if (known) return Promise.resolve(known);
+    return (this.asking ??= this.ask());
+  }
+
+  may(action: Action): boolean {
+    const now = this.signedIn();
+    return now !== undefined && may(now.staff.role, action);
+  }
+
+  signIn(login: string, password: string): Promise<Answer<Session>> {
+    return this.take(this.api.send('POST', '/session', { login, password }, SESSION));
+  }
+
+  foundSalon(form: FirstRunForm): Promise<Answer<Session>> {
+    return this.take(this.api.send('POST', '/first-run', form, SESSION));
+  }
+
+  async signOut(): Promise<void> {
+    await this.api.send('DELETE', '/session', undefined, NOTHING);
+    localStorage.removeItem(KEPT);
+    this.session.set(undefined);
+    this.asking = undefined;
+  }
+
+  private async ask(): Promise<Session> {
+    const answer = await this.take(this.api.get('/session', SESSION));
+    if (answer.ok) return answer.value;
+    this.asking = undefined;
+    const kept = SESSION.safeParse(readKept());
+    if (answer.failure.kind === 'offline' && kept.success) {
+      this.keep(kept.data);
+      return kept.data;
+    }
+    return { signedIn: null, firstRun: false, demoLogins: [] };
+  }
+
+  private async take(asked: Promise<Answer<Session>>): Promise<Answer<Session>> {
+    const answer = await asked;
+    if (answer.ok) this.keep(answer.value);
+    return answer;
+  }
+
+  private keep(session: Session): void {
+    this.api.csrf = session.signedIn?.csrf ?? '';
+    this.session.set(session);
+    if (session.signedIn) localStorage.setItem(KEPT, JSON.stringify(session));
+  }
+}
+
+function readKept(): unknown {
+  try {
+    return JSON.parse(localStorage.getItem(KEPT) ?? 'null');
+  } catch {
+    return null;
+  }
+}

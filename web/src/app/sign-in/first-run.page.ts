@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { FIRST_RUN, type FirstRunForm } from '@mansuet/core/contract';
+import { FieldError } from '../forms/field-error';
+import { errorsOf } from '../forms/errors-of';
+import { fieldErrors, sayFailure } from '../server/api.service';
+import { SessionService } from '../server/session.service';
+
+const FIELDS: readonly { key: keyof FirstRunForm; label: string; type: string; complete: string }[] = [
+  { key: 'salonName', label: 'Name of the salon', type: 'text', complete: 'organization' },
+  { key: 'name', label: 'Your name', type: 'text', complete: 'name' },
+  { key: 'login', label: 'Your sign-in name', type: 'text', complete: 'username' },
+  { key: 'password', label: 'Your password (at least 10 characters)', type: 'password', complete: 'new-password' },
+  { key: 'vetName', label: 'Vet to ring in an emergency', type: 'text', complete: 'off' },
+  { key: 'vetPhone', label: 'The vet’s number', type: 'tel', complete: 'off' },
+];
+
+/** An empty installation: the first person founds the salon and leads it. */
+@Component({
+  selector: 'man-first-run',
+  imports: [FormsModule, NzInputModule, FieldError],
+  template: `<div class="door">
+    <main class="card wide panel">
+      <h1>Set up your salon</h1>
+      <p class="quiet">This page is shown once. You become the salon’s lead; colleagues and dogs come next.</p>
+      <form (ngSubmit)="found()" novalidate class="stack">
+        <div class="two">
+          @for (f of fields; track f.key) {
+            <label>
+              {{ f.label }}
+              <input
+                nz-input
+                [type]="f.type"
+                [name]="f.key"
+                [autocomplete]="f.complete"
+                [ngModel]="form()[f.key]"
+                (ngModelChange)="set(f.key, $event)"
+                [attr.aria-invalid]="errors().has(f.key)"
+                [attr.aria-describedby]="f.key + '-error'"
+              />
+              <man-field-error [id]="f.key + '-error'" [message]="errors().get(f.key)" />
+            </label>
+          }
+        </div>
+        @if (trouble()) {
+          <p class="warn" role="alert">{{ trouble() }}</p>
+        }
+        <button type="submit" class="next">Open the salon</button>
+      </form>
+    </main>
+  </div>`,
+  styleUrl: './sign-in.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FirstRunPage {
+  private readonly session = inject(SessionService);
+  private readonly router = inject(Router);
+  protected readonly fields = FIELDS;
+  protected readonly form = signal<FirstRunForm>({ salonName: '', name: '', login: '', password: '', vetName: '', vetPhone: '' });
+  protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly trouble = signal('');
+
+  protected set(key: keyof FirstRunForm, value: string): void {
+    this.form.update((f) => ({ ...f, [key]: value }));
+  }
+
+  protected async found(): Promise<void> {
+    const form = FIRST_RUN.safeParse(this.form());
+    this.errors.set(errorsOf(form));
+    this.trouble.set('');
+    if (!form.success) return;
+    const answer = await this.session.foundSalon(form.data);
+    if (answer.ok) await this.router.navigateByUrl('/dogs');
+    else {
+      this.trouble.set(sayFailure(answer.failure));
+      this.errors.set(fieldErrors(answer.failure));
+    }
+  }
+}

@@ -1,0 +1,39 @@
+import type { Salon } from '@mansuet/core/contract';
+import { NOT_OBSERVED_AFTER_MINUTES, SIGNALS, type MeasuredStrain, type StrainBand } from '@mansuet/core/strain';
+
+export interface Advice {
+  readonly band: StrainBand;
+  readonly head: string;
+  readonly says: string;
+  /** It has to be seen at once. */
+  readonly urgent: boolean;
+}
+
+/** What the meter asks of the hands. Hard signs and body alarms speak before the number does. */
+export function adviceFor(strain: MeasuredStrain | undefined, salon: Pick<Salon, 'vetName' | 'vetPhone'> | undefined): Advice {
+  if (!strain)
+    return { band: 'settled', head: 'Not begun', says: 'Let it sniff, hear and feel the tool without a blade first.', urgent: false };
+  const { band } = strain;
+  const alarm = strain.hardSigns.find((s) => SIGNALS[s].tier === 'body_alarm');
+  if (alarm)
+    return {
+      band: 'stop',
+      head: 'Vet now',
+      says: `It ${SIGNALS[alarm].label}: everything off, keep it safe. Ring ${salon?.vetName ?? 'the vet'} ${salon?.vetPhone ?? ''}.`,
+      urgent: true,
+    };
+  if (band === 'stop')
+    return { band, head: 'Stop', says: 'Tool off, let go, safe place. End the visit; another day is better.', urgent: true };
+  if (band === 'pause')
+    return { band, head: 'Pause', says: 'Tool off, hands still, a real break. A second hard sign means stop.', urgent: true };
+  if (!strain.observed) {
+    return {
+      band,
+      head: 'Not observed',
+      says: `Nothing was entered for ${Math.floor(strain.minutesUnobserved)} min (asked after ${NOT_OBSERVED_AFTER_MINUTES}). How is it now? Silence is not calm.`,
+      urgent: false,
+    };
+  }
+  if (band === 'watch') return { band, head: 'Watch', says: 'Short strokes, swap sides, let the head down. Break soon.', urgent: false };
+  return { band, head: 'Settled', says: 'A wag unlocks nothing: keep the plan’s protection on.', urgent: false };
+}

@@ -1,0 +1,103 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
+import {
+  HARM_DEGREES,
+  HARM_LABELS,
+  INCIDENTS,
+  INCIDENT_KINDS,
+  needsVetNow,
+  type HarmDegree,
+  type IncidentKind,
+} from '@mansuet/core/incidents';
+import { uuidV7, type EventDraft } from '@mansuet/core/visit';
+import { ClockService } from '../server/clock.service';
+
+/** An incident: what to do at once comes first, the record after. */
+@Component({
+  selector: 'man-incident-form',
+  imports: [FormsModule, NzInputModule],
+  template: `<div class="stack">
+    <h3>What happened?</h3>
+    <div class="row">
+      @for (k of kinds; track k) {
+        <button type="button" class="chip" [attr.aria-pressed]="kind() === k" (click)="kind.set(k)">{{ facts[k].label }}</button>
+      }
+    </div>
+    @if (kind(); as k) {
+      <div [class]="vetNow() ? 'vet' : 'warn'" role="alert">
+        <b>At once</b>
+        <ol>
+          @for (line of facts[k].atOnce; track $index) {
+            <li>{{ line }}</li>
+          }
+        </ol>
+        @if (vetNow()) {
+          <p>
+            <b>Ring: {{ vet() }}</b>
+          </p>
+        }
+      </div>
+      <h3>How bad?</h3>
+      <div class="row">
+        @for (h of harms; track h) {
+          <button type="button" class="chip" [attr.aria-pressed]="harm() === h" (click)="harm.set(h)">{{ harmLabels[h] }}</button>
+        }
+      </div>
+      @if (zones().length > 0) {
+        <h3>Where?</h3>
+        <div class="row">
+          @for (z of zones(); track z) {
+            <button type="button" class="chip" [attr.aria-pressed]="zone() === z" (click)="zone.set(zone() === z ? undefined : z)">
+              {{ label(z) }}
+            </button>
+          }
+        </div>
+      }
+      <label class="field"
+        >What, and what stopped it
+        <textarea nz-input rows="3" maxlength="2000" [ngModel]="what()" (ngModelChange)="what.set($event)"></textarea>
+      </label>
+      <button type="button" class="next" (click)="keep()">Record it</button>
+    }
+  </div>`,
+  styles: `
+    .chip {
+      min-height: 52px;
+    }
+    ol {
+      list-style: decimal inside;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class IncidentForm {
+  private readonly clock = inject(ClockService);
+  readonly zones = input<readonly ZoneId[]>([]);
+  readonly vet = input('the vet');
+  readonly recorded = output<EventDraft>();
+  protected readonly kinds = INCIDENT_KINDS;
+  protected readonly facts = INCIDENTS;
+  protected readonly harms = HARM_DEGREES;
+  protected readonly harmLabels = HARM_LABELS;
+  protected readonly label = zoneLabel;
+  protected readonly kind = signal<IncidentKind | undefined>(undefined);
+  protected readonly harm = signal<HarmDegree>('mild');
+  protected readonly zone = signal<ZoneId | undefined>(undefined);
+  protected readonly what = signal('');
+  protected readonly vetNow = computed(() => {
+    const kind = this.kind();
+    return kind !== undefined && needsVetNow(kind, this.harm());
+  });
+
+  protected keep(): void {
+    const kind = this.kind();
+    if (!kind) return;
+    const incidentId = uuidV7(this.clock.now(), (b) => crypto.getRandomValues(b));
+    this.recorded.emit({
+      type: 'incident',
+      body: { incidentId, kind, harm: this.harm(), zone: this.zone() ?? null, what: this.what().trim() },
+    });
+  }
+}

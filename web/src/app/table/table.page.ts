@@ -1,0 +1,207 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { NzDrawerModule } from 'ng-zorro-antd/drawer';
+import type { ZoneId } from '@mansuet/core/anatomy';
+import { bladeName, type BladeId } from '@mansuet/core/blades';
+import { CHECK_BY_SECONDS, NEVER_ABOVE_CELSIUS, SWAP_AT_CELSIUS } from '@mansuet/core/heat';
+import { HOLDS, type HoldId } from '@mansuet/core/holds';
+import type { Activity } from '@mansuet/core/plan';
+import { PAD_SIGNALS, SIGNALS, type SignalId } from '@mansuet/core/strain';
+import type { EventDraft, PlannedStepRecord } from '@mansuet/core/visit';
+import { BodyMap, type ZonePaint } from '../body-map/body-map';
+import { ClockService } from '../server/clock.service';
+import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
+import { VisitLog } from '../visit-log/visit-log.service';
+import { VisitStore } from '../visit/visit-store';
+import { stopwatch } from '../wording/time';
+import { BladePicker } from './blade-picker';
+import { HoldPicker } from './hold-picker';
+import { IncidentForm } from './incident-form';
+import { SignalList } from './signal-list';
+import { adviceFor } from './advice';
+import { KEYS, actionOfKey, type TableAction } from './keys';
+
+type Drawer = 'signals' | 'hold' | 'blade' | 'incident' | 'steps' | 'stop' | 'note' | 'keys';
+
+const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', 'Time is up', 'The owner asked'] as const;
+
+/** At the table: the live record. Same things stay in the same places on every step; what was planned is presumed. */
+@Component({
+  selector: 'man-table',
+  imports: [BodyMap, StrainRibbon, NzDrawerModule, HoldPicker, BladePicker, IncidentForm, SignalList],
+  templateUrl: './table.page.html',
+  styleUrl: './table.page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'onKey($event)' },
+})
+export class TablePage {
+  private readonly router = inject(Router);
+  private readonly clock = inject(ClockService);
+  protected readonly log = inject(VisitLog);
+  protected readonly store = inject(VisitStore);
+
+  protected readonly drawer = signal<Drawer | undefined>(undefined);
+  protected readonly pad = PAD_SIGNALS;
+  protected readonly signals = SIGNALS;
+  protected readonly holds = HOLDS;
+  protected readonly keys = KEYS;
+  protected readonly stopReasons = STOP_REASONS;
+  protected readonly watch = stopwatch;
+  protected readonly bladeName = bladeName;
+  protected readonly swapAt = SWAP_AT_CELSIUS;
+  protected readonly round = Math.round;
+  /** What was last recorded, with how long it took to be durable and shown. */
+  protected readonly lastEntry = signal('');
+
+  protected readonly plan = computed(() => this.store.state().plan);
+  protected readonly work = computed(() => this.store.state().work);
+  protected readonly steps = computed(() => this.plan()?.steps ?? []);
+  protected readonly status = (id: Activity): string => this.work()?.steps.get(id)?.status ?? 'waiting';
+  protected readonly next = computed(() => this.steps().find((s) => this.status(s.id) === 'waiting'));
+  protected readonly running = computed(() => this.steps().find((s) => s.id === this.work()?.running));
+  protected readonly shown = computed<PlannedStepRecord | undefined>(() => this.running() ?? this.next());
+  protected readonly place = computed(() => this.steps().findIndex((s) => s.id === this.shown()?.id) + 1);
+  protected readonly onBreak = computed(() => this.work()?.onBreakSinceMs !== undefined);
+  protected readonly breakBefore = computed(() => this.next()?.breakMinutes.reduce((sum, b) => sum + b, 0) ?? 0);
+  protected readonly now = this.store.now;
+  protected readonly advice = computed(() => adviceFor(this.now()?.strain, this.store.context()?.salon));
+  protected readonly predicted = computed(() => this.plan()?.curve ?? []);
+  protected readonly measured = computed(() => this.now()?.strain.points ?? []);
+  protected readonly ribbonSteps = computed(() => this.steps().map((s) => ({ label: s.label, from: s.from, to: s.to, breaks: [] })));
+  protected readonly hold = computed(() => (this.running() ? this.work()?.hold : this.shown()?.hold));
+  protected readonly also = computed<readonly HoldId[]>(() => (this.running() ? (this.work()?.also ?? []) : (this.shown()?.also ?? [])));
+  protected readonly blade = computed<BladeId | undefined>(() =>
+    this.running() ? this.work()?.blade : (this.shown()?.blade ?? undefined),
+  );
+  protected readonly heat = computed(() => {
+    const now = this.now();
+    const c = now?.bladeCelsius;
+    if (!now || c === undefined || !this.blade()) return undefined;
+    const hot =
+      c > NEVER_ABOVE_CELSIUS
+        ? 'off the skin'
+        : c >= SWAP_AT_CELSIUS
+          ? 'swap or cool'
+          : now.bladeRunSeconds >= CHECK_BY_SECONDS && this.work()?.blades.get(this.blade()!)?.touched === undefined
+            ? 'touch it now'
+            : '';
+    return { celsius: Math.round(c), hot };
+  });
+  protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
+    const map = new Map<ZoneId, ZonePaint>();
+    for (const z of this.store.state().feelOver.zones) map.set(z.zone, { grade: z.matGrade, skin: z.skin, crust: z.crust });
+    for (const m of this.store.state().feelOver.marks) map.set(m.zone, { ...map.get(m.zone), markMm: m.lengthMm });
+    for (const zone of this.shown()?.zones ?? []) map.set(zone, { ...map.get(zone), lit: true });
+    return map;
+  });
+  protected readonly ended = computed(() => this.store.state().ended);
+
+  /** Records, and says so once it is durable. */
+  protected async record(draft: EventDraft, says: string): Promise<void> {
+    await this.store.record(draft);
+    this.lastEntry.set(`${says}, ${new Date(this.clock.now()).toLocaleTimeString('en-GB')}`);
+  }
+
+  protected async start(step: Activity, label: string): Promise<void> {
+    this.drawer.set(undefined);
+    if (!this.work()) await this.store.record({ type: 'work_started', body: {} });
+    await this.record({ type: 'step_started', body: { step } }, `Started: ${label}`);
+  }
+  protected async finish(outcome: 'done' | 'part' | 'left'): Promise<void> {
+    const step = this.running() ?? this.next();
+    if (step)
+      await this.record(
+        { type: 'step_finished', body: { step: step.id, outcome, why: '' } },
+        `${outcome === 'done' ? 'Done' : outcome === 'part' ? 'Done in part' : 'Left'}: ${step.label}`,
+      );
+  }
+  protected async main(): Promise<void> {
+    const next = this.next();
+    if (this.onBreak()) await this.pause();
+    else if (this.running()) await this.finish('done');
+    else if (next) await this.start(next.id, next.label);
+    else await this.end('finished', '');
+  }
+  protected readonly mainLabel = computed(() => {
+    if (this.onBreak()) return 'Go on';
+    if (this.running()) return 'Step done';
+    const next = this.next();
+    return next ? (this.work() ? `Start step ${this.place()}` : 'Start') : 'Finish';
+  });
+
+  protected see(signal: SignalId): void {
+    this.drawer.set(undefined);
+    void this.record({ type: 'signal_seen', body: { signal } }, SIGNALS[signal].label);
+  }
+  protected async pause(): Promise<void> {
+    if (!this.work()) return;
+    if (this.onBreak()) await this.record({ type: 'break_ended', body: {} }, 'Work goes on');
+    else await this.record({ type: 'break_started', body: {} }, 'Break');
+  }
+  protected useHold(hold: HoldId, also: readonly HoldId[]): void {
+    this.drawer.set(undefined);
+    void this.record({ type: 'hold_used', body: { hold, also: [...also] } }, `Hold: ${HOLDS[hold].label}`);
+  }
+  protected useBlade(blade: BladeId | null, cool: boolean): void {
+    this.drawer.set(undefined);
+    void this.record(
+      { type: 'blade_used', body: { blade, cool } },
+      blade ? `Blade ${bladeName(blade)}${cool ? ', a cool one' : ''}` : 'No blade',
+    );
+  }
+  protected touch(feels: 'cool' | 'warm' | 'hot'): void {
+    this.drawer.set(undefined);
+    void this.record({ type: 'blade_touched', body: { feels } }, `Blade feels ${feels}`);
+  }
+  protected async note(text: string): Promise<void> {
+    if (!text.trim()) return;
+    this.drawer.set(undefined);
+    await this.record({ type: 'noted', body: { text: text.trim().slice(0, 2000) } }, 'Remark kept');
+  }
+  protected async incident(draft: EventDraft): Promise<void> {
+    await this.record(draft, 'Incident recorded');
+  }
+  protected async undo(): Promise<void> {
+    const target = this.store.state().undoable;
+    if (!target) return;
+    await this.store.undo();
+    this.lastEntry.set(`Taken back: ${target.type.replaceAll('_', ' ')}`);
+  }
+  protected async end(outcome: 'finished' | 'stopped', why: string): Promise<void> {
+    this.drawer.set(undefined);
+    await this.store.record({ type: 'visit_ended', body: { outcome, why } });
+    await this.router.navigate(['/visits', this.store.visitId(), 'hand_back']);
+  }
+
+  protected readonly vet = computed(
+    () => `${this.store.context()?.salon.vetName ?? 'the vet'} ${this.store.context()?.salon.vetPhone ?? ''}`,
+  );
+  protected async toPlan(): Promise<void> {
+    await this.router.navigate(['/visits', this.store.visitId(), 'plan']);
+  }
+  protected async leave(): Promise<void> {
+    await this.router.navigate(['/visits', this.store.visitId(), this.ended() ? 'hand_back' : 'plan']);
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
+    if (this.drawer() !== undefined) return;
+    // Space and Enter belong to the button that has the focus.
+    if (event.target instanceof HTMLButtonElement && (event.key === ' ' || event.key === 'Enter')) return;
+    const action = actionOfKey(event.key);
+    if (!action || this.ended()) return;
+    event.preventDefault();
+    this.act(action);
+  }
+
+  private act(action: TableAction): void {
+    if (action.kind === 'signal') {
+      const signal = PAD_SIGNALS[action.place];
+      if (signal && this.work()) this.see(signal);
+    } else if (action.kind === 'drawer') this.drawer.set(action.drawer);
+    else if (action.kind === 'main') void this.main();
+    else if (action.kind === 'pause') void this.pause();
+    else void this.undo();
+  }
+}

@@ -1,0 +1,68 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { ageInWords, DOG_KIND_LABELS } from '@mansuet/core/dogs';
+import { SERVICE_ITEM_LABELS } from '@mansuet/core/plan';
+import { PHASE_LABELS } from '@mansuet/core/visit';
+import { sayReason } from '@mansuet/core/reasons';
+import { HandlingMark } from '../lead-wall/handling-mark';
+import { ClockService } from '../server/clock.service';
+import { SessionService } from '../server/session.service';
+import { clockTime } from '../wording/time';
+import { TodayService, type Tag } from './today.service';
+
+/** All dogs of the day: what each needs next, the most urgent first. */
+@Component({
+  selector: 'man-today',
+  imports: [RouterLink, HandlingMark],
+  templateUrl: './today.page.html',
+  styleUrl: './today.page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TodayPage {
+  protected readonly day = inject(TodayService);
+  protected readonly session = inject(SessionService);
+  private readonly clock = inject(ClockService);
+  protected readonly kindLabels = DOG_KIND_LABELS;
+  protected readonly title = computed(() =>
+    new Date(this.clock.nowMs()).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }),
+  );
+  protected readonly here = computed(() => this.day.tags().filter((t) => t.phase !== 'gone' && (t.phase !== 'know' || this.arrived(t))));
+  protected readonly toCome = computed(() => this.day.tags().filter((t) => t.phase === 'know' && !this.arrived(t)));
+  protected readonly gone = computed(() => this.day.tags().filter((t) => t.phase === 'gone'));
+
+  protected readonly time = (t: Tag): string => clockTime(t.visit.arrivesAt);
+  protected readonly age = (t: Tag): string => ageInWords(t.visit.dog.born, this.day.today()?.day ?? '');
+  protected readonly asked = (t: Tag): string => t.state.asked.items.map((i) => SERVICE_ITEM_LABELS[i]).join(', ') || 'nothing yet';
+  protected readonly screen = (t: Tag): string => (t.phase === 'gone' ? 'hand_back' : t.phase);
+  protected readonly doing = (t: Tag): string => (t.phase === 'gone' ? 'gone home' : PHASE_LABELS[t.phase]);
+  /** What to have in mind before this dog comes in, weightiest first. */
+  protected readonly mind = (t: Tag): string[] =>
+    [...t.kinds]
+      .sort((a, b) => b.because.weight - a.because.weight)
+      .slice(0, 2)
+      .map((k) => sayReason(k.because));
+
+  /** What the next hand on this dog does. */
+  protected readonly next = (t: Tag): string => {
+    switch (t.phase) {
+      case 'know':
+        return 'Read the file';
+      case 'feel_over':
+        return 'Feel over';
+      case 'agree':
+        return 'Agree with the owner';
+      case 'plan':
+        return 'Look at the plan';
+      case 'work':
+        return 'At the table';
+      case 'hand_back':
+        return 'Hand back';
+      default:
+        return 'Read again';
+    }
+  };
+
+  private arrived(t: Tag): boolean {
+    return Date.parse(t.visit.arrivesAt) <= this.clock.nowMs();
+  }
+}

@@ -1,0 +1,26 @@
+import Dexie, { type EntityTable } from 'dexie';
+import type { VisitEvent } from '@mansuet/core/visit';
+
+export interface KeptEvent {
+  readonly id: string;
+  readonly visitId: string;
+  readonly event: VisitEvent;
+  /** 0 waits for the server, 1 is stored there, 2 was refused. Numbers, because IndexedDB indexes no booleans. */
+  readonly sent: 0 | 1 | 2;
+  readonly refusedWhy?: string;
+}
+export interface KeptAnswer {
+  readonly key: string;
+  readonly value: unknown;
+}
+
+/** What the browser keeps: events and the answers that the table needs with the network off. */
+export class VisitDb extends Dexie {
+  declare readonly events: EntityTable<KeptEvent, 'id'>;
+  declare readonly answers: EntityTable<KeptAnswer, 'key'>;
+
+  constructor(name = 'mansuet') {
+    super(name);
+    this.version(1).stores({ events: 'id, visitId, sent, [visitId+sent]', answers: 'key' });
+  }
+}

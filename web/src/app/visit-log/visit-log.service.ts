@@ -1,0 +1,200 @@
+import { Injectable, InjectionToken, inject, signal } from '@angular/core';
+import {
+  BehaviorSubject,
+  Observable,
+  Subject,
+  filter,
+  fromEvent,
+  map,
+  merge,
+  startWith,
+  switchMap,
+  from,
+  distinctUntilChanged,
+  shareReplay,
+} from 'rxjs';
+import { BATCH_TAKEN, EVENTS_ANSWER } from '@mansuet/core/contract';
+import {
+  EVENT_VERSION,
+  VISIT_EVENT,
+  laterStamp,
+  nextStamp,
+  replay,
+  uuidV7,
+  type EventDraft,
+  type Stamp,
+  type VisitEvent,
+  type VisitState,
+} from '@mansuet/core/visit';
+import { ApiService } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
+import { LiveService } from '../server/live.service';
+import { SessionService } from '../server/session.service';
+import { VisitDb, type KeptEvent } from './visit-db';
+
+export const VISIT_DB = new InjectionToken<VisitDb>('visit db', { providedIn: 'root', factory: () => new VisitDb() });
+
+const BATCH = 200;
+const RETRY_FROM_MS = 1000;
+const RETRY_TO_MS = 30_000;
+const DEVICE_KEY = 'mansuet.device';
+
+export type LogStatus = 'saved' | 'sending' | 'waiting';
+
+/**
+ * The log of every visit on this device. A tap is durable (IndexedDB) before it is shown; it goes to the server in batches and
+ * again until the server has it; what other tablets record comes in and is merged by stamp.
+ */
+@Injectable({ providedIn: 'root' })
+export class VisitLog {
+  private readonly api = inject(ApiService);
+  private readonly session = inject(SessionService);
+  private readonly clock = inject(ClockService);
+  private readonly live = inject(LiveService);
+  private readonly db = inject(VISIT_DB);
+  private readonly device = deviceName();
+  private readonly grown$ = new Subject<string>();
+  private last: Stamp | undefined;
+  private flushing: Promise<void> | undefined;
+  private retryMs = RETRY_FROM_MS;
+
+  /** Events that wait for the server. */
+  readonly waiting$ = new BehaviorSubject(0);
+  readonly status = signal<LogStatus>('saved');
+  /** Events that the server refused: shown, never dropped. */
+  readonly refused = signal<readonly KeptEvent[]>([]);
+
+  constructor() {
+    this.live.changes$.subscribe((visitId) => void this.pull(visitId));
+    merge(fromEvent(window, 'online'), fromEvent(document, 'visibilitychange')).subscribe(() => void this.flush());
+    void this.flush();
+    void this.showRefused();
+  }
+
+  /** The events of a visit as they grow, from wherever they come. */
+  events$(visitId: string): Observable<VisitEvent[]> {
+    return this.grown$.pipe(
+      filter((id) => id === visitId),
+      startWith(visitId),
+      switchMap(() => from(this.db.events.where('visitId').equals(visitId).toArray())),
+      map((kept) => kept.filter((k) => k.sent !== 2).map((k) => k.event)),
+    );
+  }
+
+  state$(visitId: string): Observable<VisitState> {
+    return this.events$(visitId).pipe(
+      distinctUntilChanged((a, b) => a.length === b.length && a.every((e, i) => e.id === b[i]?.id)),
+      map((events) => replay(visitId, events)),
+      shareReplay({ bufferSize: 1, refCount: true }),
+    );
+  }
+
+  /** Records something. Resolves when it is durable on this device. @throws when the draft breaks the event's schema */
+  async record(visitId: string, draft: EventDraft): Promise<VisitEvent> {
+    const by = this.session.signedIn()?.staff.staffId;
+    if (!by) throw new Error('nobody is signed in');
+    const nowMs = this.clock.now();
+    this.last = nextStamp(this.last, nowMs, this.device);
+    const event = VISIT_EVENT.parse({
+      id: uuidV7(nowMs, (into) => crypto.getRandomValues(into)),
+      visitId,
+      at: new Date(nowMs).toISOString(),
+      by,
+      stamp: this.last,
+      v: EVENT_VERSION,
+      ...draft,
+    });
+    await this.db.events.put({ id: event.id, visitId, event, sent: 0 });
+    this.grown$.next(visitId);
+    void this.flush();
+    return event;
+  }
+
+  /** Takes in events that the server has. */
+  async merge(events: readonly VisitEvent[]): Promise<void> {
+    if (events.length === 0) return;
+    for (const e of events) this.last = laterStamp(this.last, e.stamp);
+    await this.db.events.bulkPut(events.map((event) => ({ id: event.id, visitId: event.visitId, event, sent: 1 as const })));
+    for (const visitId of new Set(events.map((e) => e.visitId))) this.grown$.next(visitId);
+  }
+
+  /** Sends what waits. One run at a time; a failure is tried again later, by itself. */
+  flush(): Promise<void> {
+    return (this.flushing ??= this.flushAll().finally(() => (this.flushing = undefined)));
+  }
+
+  private async flushAll(): Promise<void> {
+    for (;;) {
+      const waiting = await this.db.events.where('sent').equals(0).sortBy('id');
+      this.waiting$.next(waiting.length);
+      const visitId = waiting[0]?.visitId;
+      if (!visitId || !this.session.signedIn()) {
+        this.status.set(waiting.length > 0 ? 'waiting' : 'saved');
+        return;
+      }
+      this.status.set('sending');
+      const batch = waiting.filter((k) => k.visitId === visitId).slice(0, BATCH);
+      const answer = await this.api.send('POST', `/visits/${visitId}/events`, { events: batch.map((k) => k.event) }, BATCH_TAKEN);
+      if (answer.ok) {
+        this.retryMs = RETRY_FROM_MS;
+        await this.mark([...answer.value.stored, ...answer.value.known], { sent: 1 });
+        continue;
+      }
+      if (answer.failure.kind === 'refused' && REFUSALS.includes(answer.failure.problem.code)) {
+        await this.setAside(batch, answer.failure.problem.errors ?? [], answer.failure.problem.title);
+        continue;
+      }
+      this.status.set('waiting');
+      setTimeout(() => void this.flush(), this.retryMs);
+      this.retryMs = Math.min(RETRY_TO_MS, this.retryMs * 2);
+      return;
+    }
+  }
+
+  /** Events that the server names as wrong are set aside, so that the others get through. When it names none, all of them are. */
+  private async setAside(batch: readonly KeptEvent[], errors: readonly { path: string; message: string }[], title: string): Promise<void> {
+    const why = new Map<string, string>();
+    for (const e of errors) {
+      const kept = batch[Number(/^events\.(\d+)/.exec(e.path)?.[1] ?? NaN)];
+      if (kept) why.set(kept.id, `${e.path}: ${e.message}`);
+    }
+    if (why.size === 0) for (const kept of batch) why.set(kept.id, title);
+    for (const [id, refusedWhy] of why) await this.mark([id], { sent: 2, refusedWhy });
+    await this.showRefused();
+  }
+
+  private async mark(ids: readonly string[], change: Pick<KeptEvent, 'sent'> & { refusedWhy?: string }): Promise<void> {
+    await this.db.transaction('rw', this.db.events, async () => {
+      for (const id of ids) await this.db.events.update(id, change);
+    });
+    if (change.sent === 2) for (const kept of await this.db.events.bulkGet([...ids])) if (kept) this.grown$.next(kept.visitId);
+  }
+
+  private async showRefused(): Promise<void> {
+    this.refused.set(await this.db.events.where('sent').equals(2).toArray());
+  }
+
+  /** Fetches what the server has of a visit, or of every visit on this device. */
+  private async pull(visitId: string | undefined): Promise<void> {
+    const ids = visitId ? [visitId] : await this.db.events.orderBy('visitId').uniqueKeys();
+    for (const id of ids) {
+      if (typeof id !== 'string') continue;
+      // Visits that nobody has opened here are not kept here.
+      if (visitId && (await this.db.events.where('visitId').equals(id).count()) === 0) continue;
+      const answer = await this.api.get(`/visits/${id}/events`, EVENTS_ANSWER);
+      if (answer.ok) await this.merge(answer.value.events);
+    }
+  }
+}
+
+/** Answers that sending again does not change. */
+const REFUSALS: readonly string[] = ['bad_input', 'not_found', 'forbidden', 'too_large'];
+
+/** A name for this device, made once. */
+function deviceName(): string {
+  const kept = localStorage.getItem(DEVICE_KEY);
+  if (kept) return kept;
+  const made = crypto.randomUUID();
+  localStorage.setItem(DEVICE_KEY, made);
+  return made;
+}

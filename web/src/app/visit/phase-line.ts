@@ -1,0 +1,33 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { PHASES, PHASE_LABELS, type Phase } from '@mansuet/core/visit';
+
+/** Know · Feel over · Agree · Plan · Work · Hand back: one line with six stops, and the navigation inside a visit. */
+@Component({
+  selector: 'man-phase-line',
+  imports: [RouterLink],
+  template: `<ol>
+    @for (p of phases; track p; let i = $index) {
+      <li [class.done]="i < at()" [class.here]="p === here()">
+        @if (i <= at()) {
+          <a [routerLink]="['/visits', visitId(), p]" [attr.aria-current]="p === here() ? 'step' : null"><i></i>{{ labels[p] }}</a>
+        } @else {
+          <span><i></i>{{ labels[p] }}<em class="visually-hidden"> (not reached yet)</em></span>
+        }
+      </li>
+    }
+  </ol>`,
+  styleUrl: './phase-line.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PhaseLine {
+  readonly visitId = input.required<string>();
+  readonly reached = input.required<Phase | 'gone'>();
+  readonly here = input<Phase | undefined>();
+  protected readonly phases = PHASES;
+  protected readonly labels = PHASE_LABELS;
+  protected readonly at = computed(() => {
+    const r = this.reached();
+    return r === 'gone' ? PHASES.length : PHASES.indexOf(r);
+  });
+}

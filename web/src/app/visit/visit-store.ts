@@ -1,0 +1,100 @@
+import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { switchMap } from 'rxjs';
+import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
+import { dogFactsOf, dogKinds } from '@mansuet/core/dogs';
+import { emptyVisit, fitOf, historyOf, phaseOf, planInputOf, workNow, type EventDraft, type PlanContext } from '@mansuet/core/visit';
+import { ApiService, sayFailure } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
+import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
+
+/** The open visit: its file, its state, and what follows from them. Provided by the visit frame, one for each visit. */
+@Injectable()
+export class VisitStore {
+  private readonly api = inject(ApiService);
+  private readonly log = inject(VisitLog);
+  private readonly clock = inject(ClockService);
+  private readonly db = inject(VISIT_DB);
+
+  readonly visitId = signal('');
+  readonly context = signal<VisitContext | undefined>(undefined);
+  /** Why there is nothing to show. */
+  readonly trouble = signal('');
+  readonly fromThisDevice = signal(false);
+
+  readonly state = toSignal(toObservable(this.visitId).pipe(switchMap((id) => this.log.state$(id))), { initialValue: emptyVisit('') });
+  readonly phase = computed(() => phaseOf(this.state()));
+  readonly dog = computed(() => this.context()?.file.dog);
+  readonly name = computed(() => this.dog()?.name ?? '');
+  readonly staff = computed(() => this.context()?.staff ?? []);
+  readonly groomer = computed(() => this.staff().find((s) => s.staffId === this.state().groomerId));
+  readonly today = computed(() => this.clock.today());
+
+  readonly planContext = computed<PlanContext | undefined>(() => {
+    const context = this.context();
+    if (!context) return undefined;
+    const past = context.file.visits.filter((v) => v.visitId !== context.visitId).map((v) => v.summary);
+    return {
+      dog: dogFactsOf(context.file.dog, past.length),
+      history: historyOf(past),
+      trained: this.groomer()?.trained ?? false,
+      today: this.today(),
+    };
+  });
+  readonly kinds = computed(() => {
+    const c = this.planContext();
+    return c ? dogKinds(c.dog, this.state().feelOver, c.today) : [];
+  });
+  readonly fit = computed(() => {
+    const c = this.planContext();
+    return c && fitOf(this.state(), c.dog, c.today);
+  });
+  readonly planInput = computed(() => {
+    const c = this.planContext();
+    return c && planInputOf(this.state(), c);
+  });
+  /** What the clocks show, once a second. */
+  readonly now = computed(() => workNow(this.state(), this.clock.nowMs()));
+
+  constructor() {
+    effect(() => {
+      const id = this.visitId();
+      if (id) void this.load(id);
+    });
+  }
+
+  record(draft: EventDraft): Promise<unknown> {
+    return this.log.record(this.visitId(), draft);
+  }
+
+  /** Takes back the latest event that counts. */
+  async undo(): Promise<void> {
+    const target = this.state().undoable;
+    if (target) await this.record({ type: 'voided', body: { target: target.id, why: 'undo' } });
+  }
+
+  private async load(id: string): Promise<void> {
+    const key = `visit:${id}`;
+    const answer = await this.api.get(`/visits/${id}`, VISIT_CONTEXT);
+    if (this.visitId() !== id) return;
+    if (answer.ok) {
+      await this.db.answers.put({ key, value: answer.value });
+      await this.log.merge(answer.value.events);
+      this.context.set(answer.value);
+      this.fromThisDevice.set(false);
+      this.trouble.set('');
+      return;
+    }
+    const kept = VISIT_CONTEXT.safeParse((await this.db.answers.get(key))?.value);
+    if (answer.failure.kind === 'offline' && kept.success) {
+      this.context.set(kept.data);
+      this.fromThisDevice.set(true);
+      return;
+    }
+    this.trouble.set(
+      answer.failure.kind === 'refused' && answer.failure.problem.code === 'not_found'
+        ? 'There is no such visit in this salon.'
+        : sayFailure(answer.failure),
+    );
+  }
+}
