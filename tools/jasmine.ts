@@ -13,6 +13,7 @@ const specs = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(
 const runner = new Jasmine({ projectBaseDir: ROOT });
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;
 runner.exitOnCompletion = false;
+runner.configureDefaultReporter({ showColors: false });
 runner.randomizeTests(false);
 let passed = 0;
 let failed = 0;

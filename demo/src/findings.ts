@@ -44,6 +44,8 @@ export const TODAYS_FINDINGS: Readonly<Record<string, Findings>> = {
     mats: [
       { zone: 'armpit_left', comb: 'nothing_passes', lift: 'skin_comes', skin: 'red' },
       { zone: 'armpit_right', comb: 'nothing_passes', lift: 'skin_comes', skin: 'sound' },
+      { zone: 'groin_left', comb: 'nothing_passes', lift: 'skin_comes', skin: 'sound' },
+      { zone: 'side_left', comb: 'nothing_passes', lift: 'no_gap', skin: 'sound' },
       { zone: 'ear_base_left', comb: 'wide_stops', lift: 'finger_fits', skin: 'sound' },
       { zone: 'thigh_left', comb: 'wide_stops', lift: 'finger_fits', skin: 'sound' },
     ],

@@ -64,8 +64,8 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     rejected.push({ hold: 'foreleg_forward', because: reason('hold.sore_fore_not_lifted', { joint: JOINT_LABELS[fore.joint] }, 1) });
     reasons.push(reason('hold.lie_down_for_fore', { joint: JOINT_LABELS[fore.joint] }, 0.9));
     hold = 'lap_or_side';
-  } else if (q.reaches.includes('nails') && hasKind(q.kinds, 'senior') && hold !== 'under_arm') {
-    reasons.push(reason('hold.senior_nails_lying', {}, 0.8));
+  } else if (hasKind(q.kinds, 'senior') && hold !== 'under_arm' && canLieFor(q.reaches)) {
+    reasons.push(q.reaches.includes('nails') ? reason('hold.senior_nails_lying', {}, 0.8) : reason('hold.senior_lies', {}, 0.7));
     hold = 'lap_or_side';
   }
   if (liftsHind && hold === 'leg_folded' && (q.dog.weightKg >= BELLY_SUPPORT_FROM_KG || hasKind(q.kinds, 'sore_joints'))) {

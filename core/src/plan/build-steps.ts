@@ -1,7 +1,7 @@
 import { zoneFacts, zoneLabel, zonesOfGroup, type ZoneId } from '../anatomy/index.js';
 import { chooseBlade, type BladeChoice } from '../blades/index.js';
 import { findingIn, hasKind, ageWeeks, type KindFound } from '../dogs/index.js';
-import { chooseHold, canLieFor, type HoldChoice, type Reach } from '../holds/index.js';
+import { chooseHold, type HoldChoice, type Reach } from '../holds/index.js';
 import { reason, type Reason } from '../reasons/index.js';
 import { cautionsFor } from '../cautions/index.js';
 import { ACTIVITY_FACTS, sizeFactor, type Activity } from './activities.js';
@@ -189,7 +189,7 @@ function makeStep(
     helperThere: input.helperThere,
     minutes,
   });
-  const lies = hold.hold === 'lap_or_side' || hold.hold === 'under_arm' || (senior && canLieFor(reaches));
+  const lies = hold.hold === 'lap_or_side' || hold.hold === 'under_arm';
   const restsWhileDrying = activity === 'dry' && (senior || hasKind(kinds, 'sore_joints') || hasKind(kinds, 'puppy'));
   return {
     id: activity,

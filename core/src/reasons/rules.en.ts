@@ -112,6 +112,7 @@ export const RULES = {
   'hold.sore_fore_not_lifted': rule('The {joint} is sore: the foreleg is not taken forward.', PRACTICE),
   'hold.lie_down_for_fore': rule('The {joint} is sore: let the dog lie on its side.', PRACTICE),
   'hold.senior_nails_lying': rule('Nails of a senior never standing.', PRACTICE),
+  'hold.senior_lies': rule('A senior lies for what can be done lying; its standing minutes are for what only standing can do.', PRACTICE),
   'hold.belly_support': rule('A forearm under the belly carries the weight while a leg is up.', PRACTICE),
   'hold.muzzle_before_first_tool': rule(
     '{name} has bitten or reacts, and this may hurt: basket muzzle on before the first tool, with treats, watched, off within {minutes} min. Never on a dog that is already fighting.',

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { mirrorOf, zoneFacts, zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { mirrorOf, ZONE_IDS, zoneFacts, zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
 import { SKIN_STATES, type SkinState } from '@mansuet/core/blades';
 import { adviseMat, gradeMat, MAT_GRADE_NAMES, type CombTest, type LiftTest } from '@mansuet/core/coat';
 import {
@@ -52,7 +53,7 @@ type Zone = EventBody<'zone_felt'>;
 /** Feel over: hands nose to tail before any tool. Each tap is an event; the plan follows from them. */
 @Component({
   selector: 'man-feel-over',
-  imports: [BodyMap, FormsModule, NzInputModule],
+  imports: [BodyMap, FormsModule, NzInputModule, NzSelectModule],
   templateUrl: './feel-over.page.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -87,6 +88,7 @@ export class FeelOverPage {
   protected readonly surfaces = MARK_SURFACES;
   protected readonly gradeNames = MAT_GRADE_NAMES;
   protected readonly label = zoneLabel;
+  protected readonly zones = ZONE_IDS;
 
   protected readonly feelOver = computed(() => this.store.state().feelOver);
   protected readonly answers = computed(() => this.store.state().fit ?? { signs: [], vetAgreed: false, roomCelsius: USUAL_ROOM_CELSIUS });

@@ -75,17 +75,13 @@ export class TablePage {
   );
   protected readonly heat = computed(() => {
     const now = this.now();
-    const c = now?.bladeCelsius;
-    if (!now || c === undefined || !this.blade()) return undefined;
-    const hot =
-      c > NEVER_ABOVE_CELSIUS
-        ? 'off the skin'
-        : c >= SWAP_AT_CELSIUS
-          ? 'swap or cool'
-          : now.bladeRunSeconds >= CHECK_BY_SECONDS && this.work()?.blades.get(this.blade()!)?.touched === undefined
-            ? 'touch it now'
-            : '';
-    return { celsius: Math.round(c), hot };
+    const blade = this.blade();
+    const celsius = now?.bladeCelsius;
+    if (!now || !blade || celsius === undefined) return undefined;
+    const untouched = this.work()?.blades.get(blade)?.touched === undefined;
+    const due = now.bladeRunSeconds >= CHECK_BY_SECONDS && untouched;
+    const hot = celsius > NEVER_ABOVE_CELSIUS ? 'off the skin' : celsius >= SWAP_AT_CELSIUS ? 'swap or cool' : due ? 'touch it now' : '';
+    return { celsius: Math.round(celsius), hot };
   });
   protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
     const map = new Map<ZoneId, ZonePaint>();

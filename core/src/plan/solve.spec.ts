@@ -1,0 +1,250 @@
+import fc from 'fast-check';
+import {
+  POSTS,
+  STRAIN_CEILING,
+  TIERS,
+  burden,
+  comparePlans,
+  partsOf,
+  simulate,
+  solve,
+  solveInOrder,
+  reachableSets,
+  precedenceOf,
+  worthOf,
+  type ChosenStep,
+  type OrderKind,
+  type PlanProblem,
+  type PlanValue,
+  type SolverStep,
+} from './index.js';
+import { BREAK_MAX_MINUTES, BREAK_STEP_MINUTES } from './model.js';
+
+const step = (id: string, change: Partial<SolverStep> = {}): SolverStep => ({
+  id,
+  tier: 'asked',
+  worth: 1,
+  minutes: 6,
+  ratePerMinute: 2,
+  post: 'table',
+  standing: true,
+  ...change,
+});
+const aProblem = (change: Partial<PlanProblem>): PlanProblem => ({
+  steps: [],
+  order: [],
+  startStrain: 10,
+  halfLifeMinutes: 6,
+  fatiguePerMinute: 0.004,
+  continuousStandingMinutes: 20,
+  totalStandingMinutes: 100,
+  workMinutes: Infinity,
+  sessionMinutes: 120,
+  startPost: 'table',
+  startStandingMinutes: 0,
+  ...change,
+});
+
+/** Every order of every subset, with every choice of breaks: the slow twin. Uses only `simulate`, which says what a plan means. */
+function byBruteForce(problem: PlanProblem): PlanValue {
+  let best: PlanValue = { welfare: 0, asked: 0, looks: 0, dose: 0, minutes: 0 };
+  const lengths = Array.from({ length: BREAK_MAX_MINUTES / BREAK_STEP_MINUTES + 1 }, (_, i) => i * BREAK_STEP_MINUTES);
+  const visit = (chosen: ChosenStep[], mask: number): void => {
+    const run = simulate(problem, chosen);
+    const value = { ...worthOf(problem, mask), dose: run.dose, minutes: run.minutes };
+    if (!run.broken && comparePlans(value, best) < 0) best = value;
+    // A prefix may be unfinished (a wet dog), but no limit may be broken on the way.
+    if (run.broken && run.broken.step !== -1) return;
+    problem.steps.forEach((s, i) => {
+      if (mask & (1 << i)) return;
+      const parts = partsOf(s, problem.continuousStandingMinutes).count;
+      const all = (breaks: number[]): void => {
+        if (breaks.length === parts) visit([...chosen, { step: i, breaks }], mask | (1 << i));
+        else for (const b of lengths) all([...breaks, b]);
+      };
+      all([]);
+    });
+  };
+  visit([], 0);
+  return best;
+}
+
+const problems = fc
+  .record({
+    steps: fc.array(
+      fc.record({
+        tier: fc.constantFrom(...TIERS),
+        worth: fc.integer({ min: 1, max: 3 }),
+        minutes: fc.integer({ min: 2, max: 10 }),
+        ratePerMinute: fc.double({ min: 0.5, max: 6, noNaN: true }),
+        post: fc.constantFrom(...POSTS),
+        standing: fc.boolean(),
+      }),
+      { minLength: 1, maxLength: 4 },
+    ),
+    pairs: fc.array(fc.record({ a: fc.nat(3), b: fc.nat(3), kind: fc.constantFrom<OrderKind>('before', 'requires', 'finishes') }), {
+      maxLength: 3,
+    }),
+    startStrain: fc.integer({ min: 0, max: 35 }),
+    continuousStandingMinutes: fc.constantFrom(6, 12, 20),
+    totalStandingMinutes: fc.constantFrom(14, 100),
+    workMinutes: fc.constantFrom(16, Infinity),
+    sessionMinutes: fc.constantFrom(18, 30, 60),
+  })
+  .map(({ steps, pairs, ...rest }) =>
+    aProblem({
+      ...rest,
+      steps: steps.map((s, i) => ({ id: `s${i}`, ...s })),
+      // Only from lower to higher: no circles.
+      order: pairs
+        .filter((p) => p.a < p.b && p.b < steps.length)
+        .map((p) => ({ first: `s${p.a}`, then: `s${p.b}`, kind: p.kind, rule: 'order.mats_before_bath' as const })),
+    }),
+  );
+
+describe('solve', () => {
+  it('finds what brute force over all orders and breaks finds', () => {
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const best = byBruteForce(problem);
+        const found = solve(problem);
+        const slack = { ...best, dose: found.value.dose, minutes: found.value.minutes };
+        expect(comparePlans(slack, found.value)).withContext('worth').toBe(0);
+        expect(burden(found.value))
+          .withContext('burden')
+          .toBeLessThanOrEqual(burden(best) * (1 + found.gap) + 1e-3);
+        if (found.proof === 'proven') expect(burden(found.value)).toBeCloseTo(burden(best), 3);
+      }),
+      { numRuns: 60, seed: 7 },
+    );
+  });
+
+  it('breaks no limit', () => {
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const found = solve(problem);
+        expect(simulate(problem, found.chosen).broken).toBeUndefined();
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('does no worse with more time, a calmer dog or longer legs', () => {
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const now = solve(problem);
+        const easier: PlanProblem[] = [
+          { ...problem, sessionMinutes: problem.sessionMinutes + 20 },
+          { ...problem, startStrain: Math.max(0, problem.startStrain - 5) },
+          { ...problem, totalStandingMinutes: problem.totalStandingMinutes + 30 },
+        ];
+        for (const e of easier) {
+          const then = solve(e);
+          expect(comparePlans(then.value, { ...now.value, dose: now.value.dose * (1 + then.gap) + 0.01 })).toBeLessThanOrEqual(0);
+        }
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it('does not care in which order the steps are named', () => {
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const turned = { ...problem, steps: [...problem.steps].reverse() };
+        const [a, b] = [solve(problem), solve(turned)];
+        expect(comparePlans(a.value, b.value)).toBe(0);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('puts welfare before what was asked for, and that before looks', () => {
+    const steps = [
+      step('looks', { tier: 'looks', minutes: 8, ratePerMinute: 0.5 }),
+      step('asked', { minutes: 8 }),
+      step('welfare', { tier: 'welfare', minutes: 8, ratePerMinute: 4 }),
+    ];
+    const chosen = solve(aProblem({ steps, sessionMinutes: 9 })).chosen.map((c) => steps[c.step]?.id);
+    expect(chosen).toEqual(['welfare']);
+  });
+
+  it('rests before the dog stands too long', () => {
+    const steps = [step('a', { minutes: 8, ratePerMinute: 0.5 }), step('b', { minutes: 8, ratePerMinute: 0.5 })];
+    const found = solve(aProblem({ steps, continuousStandingMinutes: 10 }));
+    expect(found.chosen.length).toBe(2);
+    expect(found.chosen.flatMap((c) => c.breaks).some((b) => b > 0)).toBeTrue();
+  });
+
+  it('leaves a step that no rest makes bearable', () => {
+    expect(solve(aProblem({ steps: [step('a', { ratePerMinute: 30, minutes: 10 })] })).chosen).toEqual([]);
+  });
+
+  it('does not wet a dog that it cannot dry', () => {
+    const steps = [step('bath', { minutes: 10, post: 'tub' }), step('dry', { minutes: 40, post: 'dryer' })];
+    const order = [{ first: 'bath', then: 'dry', kind: 'finishes' as const, rule: 'order.dry_after_bath' as const }];
+    expect(solve(aProblem({ steps, order, sessionMinutes: 40 })).chosen).toEqual([]);
+    expect(solve(aProblem({ steps, order, sessionMinutes: 90 })).chosen.length).toBe(2);
+  });
+
+  it('gives the same plan for the same question', () => {
+    const steps = [step('a'), step('b'), step('c'), step('d')];
+    expect(solve(aProblem({ steps })).chosen).toEqual(solve(aProblem({ steps })).chosen);
+  });
+
+  it('also plans more steps than it can list, and claims no proof', () => {
+    const steps = Array.from({ length: 16 }, (_, i) => step(`s${i}`, { minutes: 3, ratePerMinute: 1 }));
+    const found = solve(aProblem({ steps, sessionMinutes: 200 }));
+    expect(found.proof).toBe('best_found');
+    expect(found.chosen.length).toBe(16);
+    expect(simulate(aProblem({ steps, sessionMinutes: 200 }), found.chosen).broken).toBeUndefined();
+  });
+
+  it('works with nothing to do', () => expect(solve(aProblem({})).chosen).toEqual([]));
+});
+
+describe('reachableSets', () => {
+  it('holds exactly the sets for which some order and breaks keep the limits on the way', () => {
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const free = {
+          ...problem,
+          totalStandingMinutes: Infinity,
+          workMinutes: Infinity,
+          order: problem.order.map((o) => ({ ...o, kind: o.kind === 'finishes' ? ('requires' as const) : o.kind })),
+        };
+        for (const [mask, quickest] of reachableSets(free, precedenceOf(free))) {
+          expect(quickest.minutes).toBeLessThanOrEqual(free.sessionMinutes + 1e-9);
+          expect(mask).toBeGreaterThan(0);
+        }
+        expect(solve(free).chosen.length === 0 || reachableSets(free, precedenceOf(free)).size > 0).toBeTrue();
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('solveInOrder', () => {
+  it('keeps the order it is given and chooses the breaks', () => {
+    const steps = [step('a', { ratePerMinute: 5 }), step('b', { ratePerMinute: 5 })];
+    const problem = aProblem({ steps });
+    expect(solveInOrder(problem, [1, 0])?.chosen.map((c) => c.step)).toEqual([1, 0]);
+  });
+  it('says when no breaks help', () =>
+    expect(solveInOrder(aProblem({ steps: [step('a', { ratePerMinute: 30, minutes: 10 })] }), [0])).toBeUndefined());
+});
+
+describe('simulate', () => {
+  it('names the limit that is broken', () => {
+    const steps = [step('a', { minutes: 9 }), step('b', { minutes: 9 })];
+    const all: ChosenStep[] = [
+      { step: 0, breaks: [0] },
+      { step: 1, breaks: [0] },
+    ];
+    expect(simulate(aProblem({ steps, continuousStandingMinutes: 12 }), all).broken?.limit).toBe('standing');
+    expect(simulate(aProblem({ steps, totalStandingMinutes: 12 }), all).broken?.limit).toBe('total_standing');
+    expect(simulate(aProblem({ steps, sessionMinutes: 12 }), all).broken?.limit).toBe('session');
+    expect(simulate(aProblem({ steps, startStrain: 60 }), all).broken?.limit).toBe('strain');
+  });
+  it('keeps ceilings in the order of the tiers', () =>
+    expect([STRAIN_CEILING.looks, STRAIN_CEILING.asked, STRAIN_CEILING.welfare]).toEqual([25, 50, 75]));
+});

@@ -1,0 +1,45 @@
+import { NOTHING_FOUND, type DogFacts, type FeelOver } from '../dogs/index.js';
+import type { PlanInput, ServiceItem } from '../plan/index.js';
+
+export const TODAY = '2026-11-25';
+
+/** A grown, calm, healthy dog, and what differs. */
+export function aDog(change: Partial<DogFacts> = {}): DogFacts {
+  return {
+    name: 'Moss',
+    sex: 'female',
+    neutered: true,
+    born: '2021-06-01',
+    weightKg: 18,
+    coat: 'curly',
+    nose: 'medium',
+    ears: 'drop',
+    tail: 'long',
+    build: 'light',
+    conditions: [],
+    biteHistory: false,
+    triggers: [],
+    treatsAllowed: true,
+    standingSeenMinutes: undefined,
+    visitsBefore: 3,
+    ...change,
+  };
+}
+
+export const FULL: readonly ServiceItem[] = ['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails'];
+
+/** A plan for that dog, and what differs. */
+export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}): PlanInput {
+  return {
+    dog: aDog(dog),
+    feelOver: { ...NOTHING_FOUND, ...found },
+    asked: { items: FULL, wantedMm: 9, sessionMinutes: 150 },
+    history: [],
+    fit: 'go',
+    helperThere: false,
+    refused: [],
+    trained: true,
+    today: TODAY,
+    ...change,
+  };
+}

@@ -1,0 +1,56 @@
+import {
+  EVENT_VERSION,
+  VISIT_EVENT,
+  nextStamp,
+  uuidV7,
+  type EventDraft,
+  type RandomBytes,
+  type Stamp,
+  type VisitEvent,
+} from '../visit/index.js';
+
+export const VISIT = '01900000-0000-7000-8000-000000000001';
+export const DOG = '01900000-0000-7000-8000-000000000002';
+export const STAFF = '01900000-0000-7000-8000-000000000003';
+export const START = Date.parse('2026-11-25T09:00:00Z');
+
+/** Bytes that count, so that ids differ and tests repeat. */
+export function countingBytes(): RandomBytes {
+  let n = 0;
+  return (into) => {
+    n++;
+    for (let i = 0; i < into.length; i++) into[i] = (n >>> (8 * (i % 4))) & 255;
+    return into;
+  };
+}
+
+/** Events of one visit; each draft is written some minutes after the one before. */
+export function eventsOf(drafts: readonly (readonly [number, EventDraft])[], device = 'a'): VisitEvent[] {
+  const bytes = countingBytes();
+  let nowMs = START;
+  let stamp: Stamp | undefined;
+  return drafts.map(([minutes, draft]) => {
+    nowMs += minutes * 60_000;
+    stamp = nextStamp(stamp, nowMs, device);
+    return VISIT_EVENT.parse({
+      id: uuidV7(nowMs, bytes),
+      visitId: VISIT,
+      at: new Date(nowMs).toISOString(),
+      by: STAFF,
+      stamp,
+      v: EVENT_VERSION,
+      ...draft,
+    });
+  });
+}
+
+export const BOOKED: EventDraft = {
+  type: 'visit_booked',
+  body: {
+    dogId: DOG,
+    arrivesAt: '2026-11-25T09:00:00Z',
+    groomerId: STAFF,
+    asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 120 },
+    helperThere: false,
+  },
+};

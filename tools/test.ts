@@ -1,0 +1,83 @@
+import { join } from 'node:path';
+import { ROOT, WEB_DIST } from './place.js';
+import { build } from './build.js';
+import { dropDatabase, ensureDatabase, freePort, startCluster } from './postgres.js';
+import { environment } from './product.js';
+import { run } from './run-command.js';
+
+interface Stage {
+  readonly name: string;
+  /** Runs to its end; a runner's own closing line is counted, anything else counts as one. */
+  readonly go: () => Promise<{ code: number; output: string }>;
+}
+
+const NPX = { show: true, env: { FORCE_COLOR: '0', NO_UPDATE_NOTIFIER: '1' } };
+const bin = (name: string): string => join(ROOT, 'node_modules', '.bin', name);
+const jasmine = (workspace: string, env: NodeJS.ProcessEnv) => () =>
+  run(process.execPath, ['--import', 'tsx', 'tools/jasmine.ts', workspace], {
+    show: true,
+    env: { ...env, TSX_TSCONFIG_PATH: join(ROOT, workspace, 'tsconfig.spec.json') },
+  });
+
+/** `./mansuet test`: every check, one closing line. Names of stages may be given to run only those. @returns the exit code */
+export async function test(only: readonly string[]): Promise<number> {
+  const port = await freePort();
+  const cluster = await startCluster('pg-test', await freePort());
+  const database = 'mansuet_test';
+  await dropDatabase(cluster, database);
+  await ensureDatabase(cluster, database);
+  const serverEnv = {
+    ...environment(cluster, database, port, true),
+    MANSUET_WEB_DIR: WEB_DIST,
+    MANSUET_ADMIN_URL: cluster.url('mansuet_admin', 'postgres'),
+  };
+  const stages: Stage[] = [
+    { name: 'format', go: () => run(bin('prettier'), ['--check', '.', '--log-level', 'warn'], NPX) },
+    { name: 'lint', go: () => run(bin('eslint'), ['.'], NPX) },
+    { name: 'types', go: () => run('npm', ['run', 'typecheck', '--silent'], NPX) },
+    { name: 'core', go: jasmine('core', {}) },
+    { name: 'server', go: jasmine('server', serverEnv) },
+    { name: 'web', go: () => run(bin('ng'), ['test'], { ...NPX, cwd: join(ROOT, 'web') }) },
+    { name: 'build', go: async () => buildStage() },
+    {
+      name: 'browser',
+      go: () =>
+        run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { show: true, env: { ...serverEnv, FORCE_COLOR: '0' } }),
+    },
+  ];
+  let passed = 0;
+  let failed = 0;
+  try {
+    for (const stage of stages.filter((s) => only.length === 0 || only.includes(s.name))) {
+      process.stdout.write(`\n== ${stage.name}\n`);
+      const from = Date.now();
+      const result = await stage.go();
+      const counted = count(result);
+      passed += counted.passed;
+      failed += counted.failed;
+      process.stdout.write(`== ${stage.name}: ${counted.failed === 0 ? 'ok' : 'FAILED'} in ${Math.round((Date.now() - from) / 1000)} s\n`);
+    }
+  } finally {
+    cluster.remove();
+  }
+  process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+  return failed === 0 && passed > 0 ? 0 : 1;
+}
+
+/** The last closing line of a runner; a bad exit without a failed test is one failure. */
+function count({ code, output }: { code: number; output: string }): { passed: number; failed: number } {
+  const line = [...output.matchAll(/^(\d+) passed, (\d+) failed$/gm)].at(-1);
+  if (!line) return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+  const failed = Number(line[2]);
+  return { passed: Number(line[1]), failed: code !== 0 && failed === 0 ? 1 : failed };
+}
+
+async function buildStage(): Promise<{ code: number; output: string }> {
+  try {
+    await build((line) => process.stdout.write(`${line}\n`));
+    return { code: 0, output: '' };
+  } catch (error) {
+    process.stdout.write(`${error instanceof Error ? error.message : String(error)}\n`);
+    return { code: 1, output: '' };
+  }
+}
