@@ -1,0 +1,175 @@
+import { randomUUID } from 'node:crypto';
+import { uuidV7, type EventDraft } from '@mansuet/core/visit';
+import { A_DOG, Browser, addDog, anEvent, bookVisit, booked, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
+import { rebuildProjections } from './project.js';
+
+const seen: EventDraft = { type: 'signal_seen', body: { signal: 'growl' } };
+
+describe('visits', () => {
+  let server: SpecServer;
+  let browser: Browser;
+  let dogId: string;
+  let salonId: string;
+
+  beforeAll(async () => {
+    server = await specServer();
+    browser = new Browser(server.url);
+    await browser.foundSalon();
+    dogId = await addDog(browser);
+    const session = (await browser.send('GET', '/api/session')).json as { signedIn: { salon: { salonId: string } } };
+    salonId = session.signedIn.salon.salonId;
+  });
+  afterAll(() => server.close());
+
+  const post = (visitId: string, events: readonly unknown[]) => browser.send('POST', `/api/visits/${visitId}/events`, { events });
+  const count = async (visitId: string): Promise<number> =>
+    (await server.db.inSalon(salonId, (trx) => trx.selectFrom('visit_event').select('event_id').where('visit_id', '=', visitId).execute()))
+      .length;
+
+  it('stores a batch once, however often it is sent', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const events = [
+      anEvent(visitId, browser.staffId, { type: 'file_read', body: {} }),
+      anEvent(visitId, browser.staffId, { type: 'work_started', body: {} }),
+      anEvent(visitId, browser.staffId, seen),
+    ];
+    expect((await post(visitId, events)).json).toEqual({ stored: events.map((e) => e.id), known: [] });
+    expect((await post(visitId, events)).json).toEqual({ stored: [], known: events.map((e) => e.id) });
+    expect(await count(visitId)).toBe(4);
+  });
+
+  it('stores the same batch once when two tablets send it at once', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const events = Array.from({ length: 20 }, () => anEvent(visitId, browser.staffId, seen));
+    const replies = await Promise.all(Array.from({ length: 6 }, () => post(visitId, events)));
+    expect(replies.every((r) => r.status === 200)).toBeTrue();
+    expect(await count(visitId)).toBe(21);
+  });
+
+  it('stores nothing of a batch in which one event is wrong, and says which', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const good = anEvent(visitId, browser.staffId, seen);
+    const reply = await post(visitId, [
+      good,
+      { ...good, id: uuidV7(Date.now(), (b) => crypto.getRandomValues(b)), body: { signal: 'smiles' } },
+    ]);
+    expect(reply.status).toBe(422);
+    expect(reply.text).toContain('events.1.body.signal');
+    expect(await count(visitId)).toBe(1);
+  });
+
+  it('refuses people and dogs that are not of this salon', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    expect((await post(visitId, [anEvent(visitId, randomUUID(), seen)])).text).toContain('events.0.by');
+    const other = uuidV7(Date.now(), (b) => crypto.getRandomValues(b));
+    const reply = await post(other, [anEvent(other, browser.staffId, booked(randomUUID(), browser.staffId))]);
+    expect(reply.status).toBe(422);
+    expect(reply.text).toContain('dogId');
+    expect(await count(other)).toBe(0);
+  });
+
+  it('hides another salon’s visits and dogs: they are not found', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    await secondSalon(server);
+    const other = new Browser(server.url);
+    await other.signIn('other', 'ten letters and more');
+    for (const path of [`/api/visits/${visitId}`, `/api/visits/${visitId}/events`, `/api/dogs/${dogId}`])
+      expect((await other.send('GET', path)).status)
+        .withContext(path)
+        .toBe(404);
+    expect((await other.send('POST', `/api/visits/${visitId}/events`, { events: [anEvent(visitId, other.staffId, seen)] })).status).toBe(
+      404,
+    );
+    expect((await other.send('PUT', `/api/dogs/${dogId}`, { dog: A_DOG.dog, version: 1 })).status).toBe(404);
+    expect((await other.send('POST', `/api/dogs/${dogId}/notes`, { kind: 'works', text: 'x', saidBy: 'y' })).status).toBe(404);
+    expect((await other.send('GET', '/api/dogs')).json).toEqual({ dogs: [] });
+  });
+
+  it('writes projections with the events, and can make them again from the log', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const by = browser.staffId;
+    await post(visitId, [
+      anEvent(visitId, by, {
+        type: 'mark_felt',
+        body: { markId: randomUUID(), zone: 'back', lengthMm: 8, widthMm: 6, border: 'regular', surface: 'smooth', isNew: true },
+      }),
+      anEvent(visitId, by, { type: 'work_started', body: {} }),
+      anEvent(visitId, by, { type: 'step_started', body: { step: 'bath' } }),
+      anEvent(visitId, by, seen),
+      anEvent(visitId, by, {
+        type: 'incident',
+        body: { incidentId: randomUUID(), kind: 'near_miss', harm: 'none', zone: null, what: 'slipped' },
+      }),
+    ]);
+    const read = () =>
+      server.db.inSalon(salonId, async (trx) => ({
+        visit: await trx.selectFrom('visit').selectAll().where('visit_id', '=', visitId).execute(),
+        exposure: await trx.selectFrom('exposure').selectAll().where('visit_id', '=', visitId).execute(),
+        marks: await trx.selectFrom('mark_seen').selectAll().where('visit_id', '=', visitId).execute(),
+        incidents: await trx.selectFrom('incident').selectAll().where('visit_id', '=', visitId).execute(),
+      }));
+    const before = await read();
+    expect([before.visit.length, before.exposure.length, before.marks.length, before.incidents.length]).toEqual([1, 1, 1, 1]);
+    await server.db.inSalon(salonId, async (trx) => {
+      for (const table of ['exposure', 'mark_seen', 'incident', 'visit'] as const)
+        await trx.deleteFrom(table).where('visit_id', '=', visitId).execute();
+    });
+    expect((await read()).visit.length).toBe(0);
+    await server.db.inSalon(salonId, (trx) => rebuildProjections(trx, salonId));
+    expect(await read()).toEqual(before);
+  });
+
+  it('lets a bather record, not plan', async () => {
+    await browser.send('POST', '/api/staff', {
+      name: 'B',
+      login: 'bath2',
+      password: 'ten letters and more',
+      role: 'bather',
+      trained: false,
+    });
+    const bather = new Browser(server.url);
+    await bather.signIn('bath2', 'ten letters and more');
+    const visitId = await bookVisit(browser, dogId);
+    expect((await bather.send('POST', `/api/visits/${visitId}/events`, { events: [anEvent(visitId, bather.staffId, seen)] })).status).toBe(
+      200,
+    );
+    const agreed = anEvent(visitId, bather.staffId, { type: 'agreed', body: { name: 'x', extraMinutes: 0, extraPriceMinor: 0 } });
+    expect((await bather.send('POST', `/api/visits/${visitId}/events`, { events: [agreed] })).status).toBe(403);
+  });
+
+  it('tells browsers of every process that a visit has grown', async () => {
+    const second = await server.again();
+    const visitId = await bookVisit(browser, dogId);
+    const stop = new AbortController();
+    const stream = await fetch(`${second.url}/api/live`, { headers: { cookie: browser.cookie }, signal: stop.signal });
+    const reader = stream.body!.pipeThrough(new TextDecoderStream()).getReader();
+    await post(visitId, [anEvent(visitId, browser.staffId, seen)]);
+    let text = '';
+    while (!text.includes(visitId)) {
+      const { value, done } = await reader.read();
+      if (done) break;
+      text += value;
+    }
+    expect(text).toContain(`event: visit\ndata: {"visitId":"${visitId}"}`);
+    stop.abort();
+    await second.close();
+  });
+
+  it('changes a dog only from the version that was read', async () => {
+    const id = await addDog(browser);
+    expect((await browser.send('PUT', `/api/dogs/${id}`, { dog: { ...A_DOG.dog, weightKg: 19 }, version: 1 })).status).toBe(204);
+    const late = await browser.send('PUT', `/api/dogs/${id}`, { dog: { ...A_DOG.dog, weightKg: 20 }, version: 1 });
+    expect(late.status).toBe(409);
+    const file = (await browser.send('GET', `/api/dogs/${id}`)).json as { dog: { weightKg: number }; version: number };
+    expect([file.dog.weightKg, file.version]).toEqual([19, 2]);
+  });
+
+  it('finds dogs by their name, their owner or a phone number, and takes % for a letter', async () => {
+    const find = async (text: string): Promise<number> =>
+      ((await browser.send('GET', `/api/dogs?search=${encodeURIComponent(text)}`)).json as { dogs: unknown[] }).dogs.length;
+    expect(await find('mos')).toBeGreaterThan(0);
+    expect(await find('glain')).toBeGreaterThan(0);
+    expect(await find('0550')).toBeGreaterThan(0);
+    expect(await find('%')).toBe(0);
+  });
+});
