@@ -1,8 +1,9 @@
-import { Injectable, InjectionToken, inject, signal } from '@angular/core';
+import { Injectable, InjectionToken, inject, signal, type OnDestroy } from '@angular/core';
 import {
   BehaviorSubject,
   Observable,
   Subject,
+  Subscription,
   filter,
   fromEvent,
   map,
@@ -46,7 +47,7 @@ export type LogStatus = 'saved' | 'sending' | 'waiting';
  * again until the server has it; what other tablets record comes in and is merged by stamp.
  */
 @Injectable({ providedIn: 'root' })
-export class VisitLog {
+export class VisitLog implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   private readonly clock = inject(ClockService);
@@ -57,6 +58,8 @@ export class VisitLog {
   private last: Stamp | undefined;
   private flushing: Promise<void> | undefined;
   private retryMs = RETRY_FROM_MS;
+  private retry: ReturnType<typeof setTimeout> | undefined;
+  private readonly heard = new Subscription();
 
   /** Events that wait for the server. */
   readonly waiting$ = new BehaviorSubject(0);
@@ -65,10 +68,15 @@ export class VisitLog {
   readonly refused = signal<readonly KeptEvent[]>([]);
 
   constructor() {
-    this.live.changes$.subscribe((visitId) => void this.pull(visitId));
-    merge(fromEvent(window, 'online'), fromEvent(document, 'visibilitychange')).subscribe(() => void this.flush());
+    this.heard.add(this.live.changes$.subscribe((visitId) => void this.pull(visitId)));
+    this.heard.add(merge(fromEvent(window, 'online'), fromEvent(document, 'visibilitychange')).subscribe(() => void this.flush()));
     void this.flush();
     void this.showRefused();
+  }
+
+  ngOnDestroy(): void {
+    this.heard.unsubscribe();
+    clearTimeout(this.retry);
   }
 
   /** The events of a visit as they grow, from wherever they come. */
@@ -145,7 +153,8 @@ export class VisitLog {
         continue;
       }
       this.status.set('waiting');
-      setTimeout(() => void this.flush(), this.retryMs);
+      clearTimeout(this.retry);
+      this.retry = setTimeout(() => void this.flush(), this.retryMs);
       this.retryMs = Math.min(RETRY_TO_MS, this.retryMs * 2);
       return;
     }

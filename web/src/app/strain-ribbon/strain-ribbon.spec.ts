@@ -1,0 +1,29 @@
+import { TestBed } from '@angular/core/testing';
+import { StrainRibbon } from './strain-ribbon';
+
+describe('StrainRibbon', () => {
+  it('says in words what it draws, and draws bands, curves and steps', async () => {
+    const fixture = TestBed.createComponent(StrainRibbon);
+    const host = fixture.nativeElement as HTMLElement;
+    host.style.width = '600px';
+    document.body.append(host);
+    fixture.componentRef.setInput('predicted', [
+      { minute: 0, strain: 10, low: 10, high: 10 },
+      { minute: 20, strain: 41, low: 30, high: 60 },
+    ]);
+    fixture.componentRef.setInput('measured', [
+      { minute: 0, strain: 10 },
+      { minute: 5, strain: 33 },
+    ]);
+    fixture.componentRef.setInput('steps', [{ label: 'Nails', from: 0, to: 9, breaks: [{ from: 9, minutes: 5 }] }]);
+    await fixture.whenStable();
+    for (let i = 0; i < 50 && !host.querySelector('.predicted'); i++) await new Promise((done) => setTimeout(done, 20));
+    expect(host.querySelector('svg')?.getAttribute('aria-label')).toBe(
+      'Strain over time: predicted strain peaks at 41 of 100, measured strain peaks at 33 of 100.',
+    );
+    expect([...host.querySelectorAll('.band text')].map((t) => t.textContent)).toEqual(['settled', 'watch', 'pause', 'stop']);
+    for (const part of ['.predicted', '.range', '.measured', '.step', '.rest'])
+      expect(host.querySelector(part)).withContext(part).not.toBeNull();
+    host.remove();
+  });
+});

@@ -1,0 +1,36 @@
+import { measureStrain, type StrainEntry } from '@mansuet/core/strain';
+import { adviceFor } from './advice';
+import { KEYS, actionOfKey } from './keys';
+
+const at = (entries: StrainEntry[], now: number) =>
+  adviceFor(measureStrain(entries, 5, 6, now), { vetName: 'Port Ellery practice', vetPhone: '0550 9' });
+
+describe('advice at the table', () => {
+  it('is calm and keeps the protection on when the dog is settled', () =>
+    expect(at([{ kind: 'signal', minute: 1, signal: 'soft_body' }], 2).head).toBe('Settled'));
+  it('asks when nothing was entered for long', () => {
+    const a = at([], 9);
+    expect(a.head).toBe('Not observed');
+    expect(a.says).toContain('9 min');
+  });
+  it('says pause at a growl and stop at the second hard sign, urgently', () => {
+    const growl = (minute: number): StrainEntry => ({ kind: 'signal', minute, signal: 'growl' });
+    expect(at([growl(1)], 2)).toEqual(jasmine.objectContaining({ head: 'Pause', urgent: true }));
+    expect(at([growl(1), growl(2)], 3)).toEqual(jasmine.objectContaining({ head: 'Stop', urgent: true }));
+  });
+  it('names the vet and the number at a body alarm', () => {
+    const a = at([{ kind: 'signal', minute: 1, signal: 'collapse' }], 2);
+    expect(a.head).toBe('Vet now');
+    expect(a.says).toContain('0550 9');
+  });
+});
+
+describe('keys at the table', () => {
+  it('are each used once', () => expect(new Set(KEYS.map((k) => k.key)).size).toBe(KEYS.length));
+  it('reach signals, break, stop, undo and every drawer, in either case', () => {
+    expect(actionOfKey('3')).toEqual({ kind: 'signal', place: 2 });
+    expect(actionOfKey('P')).toEqual({ kind: 'pause' });
+    expect(actionOfKey('s')).toEqual({ kind: 'drawer', drawer: 'stop' });
+    expect(actionOfKey('x')).toBeUndefined();
+  });
+});

@@ -1,0 +1,158 @@
+import { TestBed } from '@angular/core/testing';
+import { Subject, firstValueFrom } from 'rxjs';
+import type { EventDraft } from '@mansuet/core/visit';
+import { ApiService, type Answer } from '../server/api.service';
+import { LiveService } from '../server/live.service';
+import { SessionService } from '../server/session.service';
+import { VISIT_DB, VisitLog } from './visit-log.service';
+import { VisitDb } from './visit-db';
+
+const VISIT = '01900000-0000-7000-8000-000000000001';
+const STAFF = '01900000-0000-7000-8000-000000000003';
+const SEEN: EventDraft = { type: 'signal_seen', body: { signal: 'growl' } };
+const OFFLINE: Answer<never> = { ok: false, failure: { kind: 'offline' } };
+
+/** A server that answers as it is told, and remembers what it got. */
+class FakeApi {
+  online = true;
+  refuse: ((events: { id: string }[]) => number) | undefined;
+  readonly sent: { id: string }[][] = [];
+  events: unknown[] = [];
+
+  get(): Promise<Answer<unknown>> {
+    return Promise.resolve(this.online ? { ok: true, value: { events: this.events } } : OFFLINE);
+  }
+  send(_method: string, _path: string, body: { events: { id: string }[] }): Promise<Answer<unknown>> {
+    if (!this.online) return Promise.resolve(OFFLINE);
+    const bad = this.refuse?.(body.events) ?? -1;
+    if (bad >= 0) {
+      return Promise.resolve({
+        ok: false,
+        failure: {
+          kind: 'refused',
+          problem: {
+            type: '/problems/bad_input',
+            title: 'Some values cannot be taken.',
+            status: 422,
+            code: 'bad_input',
+            errors: [{ path: `events.${bad}.body`, message: 'wrong' }],
+          },
+        },
+      });
+    }
+    this.sent.push(body.events);
+    return Promise.resolve({ ok: true, value: { stored: body.events.map((e) => e.id), known: [] } });
+  }
+}
+
+describe('VisitLog', () => {
+  let api: FakeApi;
+  let db: VisitDb;
+  let changes: Subject<string | undefined>;
+  let log: VisitLog;
+
+  beforeEach(() => {
+    api = new FakeApi();
+    db = new VisitDb(`spec-${crypto.randomUUID()}`);
+    changes = new Subject();
+    TestBed.configureTestingModule({
+      providers: [
+        { provide: ApiService, useValue: api },
+        { provide: LiveService, useValue: { changes$: changes } },
+        { provide: SessionService, useValue: { signedIn: () => ({ staff: { staffId: STAFF } }) } },
+        { provide: VISIT_DB, useValue: db },
+      ],
+    });
+    log = TestBed.inject(VisitLog);
+  });
+  afterEach(async () => {
+    api.online = true;
+    await log.flush();
+    TestBed.resetTestingModule();
+    await log.flush();
+    await db.delete();
+  });
+
+  const kept = () => db.events.toArray();
+  const settled = async (until: () => Promise<boolean>): Promise<void> => {
+    for (let i = 0; i < 200 && !(await until()); i++) await new Promise((done) => setTimeout(done, 10));
+  };
+
+  it('has an entry on this device when record resolves', async () => {
+    api.online = false;
+    const event = await log.record(VISIT, SEEN);
+    expect((await db.events.get(event.id))?.sent).toBe(0);
+  });
+
+  it('keeps entries while the server is away, and sends each once when it is back', async () => {
+    api.online = false;
+    await log.record(VISIT, SEEN);
+    await log.record(VISIT, SEEN);
+    await log.flush();
+    expect(log.status()).toBe('waiting');
+    expect(log.waiting$.value).toBe(2);
+    api.online = true;
+    window.dispatchEvent(new Event('online'));
+    await settled(async () => (await kept()).every((k) => k.sent === 1));
+    expect(api.sent.flat().length).toBe(2);
+    expect(log.waiting$.value).toBe(0);
+    expect(log.status()).toBe('saved');
+  });
+
+  it('shows the state at once, network or not', async () => {
+    api.online = false;
+    const states: number[] = [];
+    const sub = log.state$(VISIT).subscribe((s) => states.push(s.eventCount));
+    await log.record(VISIT, { type: 'work_started', body: {} });
+    await log.record(VISIT, SEEN);
+    await settled(() => Promise.resolve(states.at(-1) === 2));
+    expect(states.at(-1)).toBe(2);
+    sub.unsubscribe();
+  });
+
+  it('sets a refused entry aside, says so, and lets the others through', async () => {
+    api.online = false;
+    const bad = await log.record(VISIT, SEEN);
+    const good = await log.record(VISIT, { type: 'work_started', body: {} });
+    api.online = true;
+    api.refuse = (events) => events.findIndex((e) => e.id === bad.id);
+    await log.flush();
+    await settled(async () => (await db.events.get(good.id))?.sent === 1);
+    expect((await db.events.get(bad.id))?.sent).toBe(2);
+    expect(log.refused().map((k) => k.id)).toEqual([bad.id]);
+    expect((await firstValueFrom(log.events$(VISIT))).map((e) => e.id)).toEqual([good.id]);
+  });
+
+  it('takes in what another tablet recorded', async () => {
+    const mine = await log.record(VISIT, { type: 'work_started', body: {} });
+    const theirs = {
+      ...mine,
+      id: '01900000-0000-7000-8000-0000000000aa',
+      type: 'signal_seen',
+      body: { signal: 'growl' },
+      stamp: { ...mine.stamp, device: 'other', counter: mine.stamp.counter + 1 },
+    };
+    api.events = [mine, theirs];
+    await log.merge([]);
+    changes.next(VISIT);
+    await settled(async () => (await db.events.count()) === 2 || api.events.length === 0);
+    // The fake hands events over unchecked, as they are.
+    expect((await db.events.toArray()).map((k) => k.id).sort()).toEqual([mine.id, theirs.id].sort());
+  });
+
+  it('gives each entry a later stamp than the one before, also after a tablet whose clock is ahead', async () => {
+    const a = await log.record(VISIT, SEEN);
+    await log.merge([
+      { ...a, id: '01900000-0000-7000-8000-0000000000ab', stamp: { wallMs: a.stamp.wallMs + 3_600_000, counter: 0, device: 'ahead' } },
+    ]);
+    const b = await log.record(VISIT, SEEN);
+    expect(b.stamp.wallMs).toBe(a.stamp.wallMs + 3_600_000);
+    expect(b.stamp.counter).toBe(1);
+  });
+
+  it('refuses a draft that breaks the schema before it is kept', async () => {
+    const wrong = { type: 'zone_felt', body: { zone: 'wing' } };
+    await expectAsync(log.record(VISIT, wrong as unknown as EventDraft)).toBeRejected();
+    expect((await kept()).length).toBe(0);
+  });
+});
