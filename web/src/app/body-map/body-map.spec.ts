@@ -23,7 +23,9 @@ describe('BodyMap', () => {
     for (const path of host().querySelectorAll('.ground')) {
       const d = path.getAttribute('d') ?? '';
       const start = /^M([\d.]+,[\d.]+)/.exec(d)?.[1];
-      expect(d.endsWith('z') || (start !== undefined && d.endsWith(start))).withContext(d).toBeTrue();
+      expect(d.endsWith('z') || (start !== undefined && d.endsWith(start)))
+        .withContext(d)
+        .toBeTrue();
     }
   });
 

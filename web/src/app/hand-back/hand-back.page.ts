@@ -43,7 +43,7 @@ export class HandBackPage {
   protected readonly holdMinutes = computed(() =>
     [...(this.store.state().work?.holdSeconds ?? [])]
       .map(([hold, seconds]) => ({ hold, minutes: seconds / 60 }))
-      .filter((h) => h.minutes >= 0.1)
+      .filter((h) => h.minutes > 0)
       .sort((a, b) => b.minutes - a.minutes),
   );
   protected readonly longest = computed(() => Math.max(1, ...this.holdMinutes().map((h) => h.minutes)));

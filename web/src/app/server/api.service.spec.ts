@@ -39,18 +39,16 @@ describe('ApiService', () => {
   });
   it('names the fields that were refused', async () => {
     const asked = api.send('POST', '/x', {}, schema);
-    http
-      .expectOne('/api/x')
-      .flush(
-        {
-          type: '/problems/bad_input',
-          title: 'No.',
-          status: 422,
-          code: 'bad_input',
-          errors: [{ path: 'dog.name', message: 'Give a name.' }],
-        },
-        { status: 422, statusText: 'x' },
-      );
+    http.expectOne('/api/x').flush(
+      {
+        type: '/problems/bad_input',
+        title: 'No.',
+        status: 422,
+        code: 'bad_input',
+        errors: [{ path: 'dog.name', message: 'Give a name.' }],
+      },
+      { status: 422, statusText: 'x' },
+    );
     const answer = await asked;
     if (answer.ok) fail('it was refused');
     else {

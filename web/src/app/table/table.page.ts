@@ -23,6 +23,17 @@ import { KEYS, actionOfKey, type TableAction } from './keys';
 
 type Drawer = 'signals' | 'hold' | 'blade' | 'incident' | 'steps' | 'stop' | 'note' | 'keys';
 
+const TITLES: Readonly<Record<Drawer, string>> = {
+  signals: 'More signals',
+  hold: 'Another hold',
+  blade: 'Blade',
+  incident: 'Incident: stop, dog safe, tools away, look',
+  steps: 'Steps',
+  stop: 'Stop the visit',
+  note: 'Remark for whoever has this dog next',
+  keys: 'Keys at the table',
+};
+
 const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', 'Time is up', 'The owner asked'] as const;
 
 /** At the table: the live record. Same things stay in the same places on every step; what was planned is presumed. */
@@ -41,6 +52,10 @@ export class TablePage {
   protected readonly store = inject(VisitStore);
 
   protected readonly drawer = signal<Drawer | undefined>(undefined);
+  protected readonly title = computed(() => {
+    const drawer = this.drawer();
+    return drawer ? TITLES[drawer] : '';
+  });
   protected readonly pad = PAD_SIGNALS;
   protected readonly signals = SIGNALS;
   protected readonly holds = HOLDS;
@@ -155,6 +170,7 @@ export class TablePage {
     await this.record({ type: 'noted', body: { text: text.trim().slice(0, 2000) } }, 'Remark kept');
   }
   protected async incident(draft: EventDraft): Promise<void> {
+    this.drawer.set(undefined);
     await this.record(draft, 'Incident recorded');
   }
   protected async undo(): Promise<void> {
@@ -181,6 +197,7 @@ export class TablePage {
 
   protected onKey(event: KeyboardEvent): void {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === 'Escape') this.drawer.set(undefined);
     if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
     if (this.drawer() !== undefined) return;
     // Space and Enter belong to the button that has the focus.

@@ -1,0 +1,79 @@
+import type { Page } from '@playwright/test';
+import { agree, bookDog, expect, feelOver, freePort, signIn, startServer, test, watchContext } from './support.js';
+
+async function toTheTable(page: Page, dog: string): Promise<string> {
+  const visit = await bookDog(page, dog);
+  await feelOver(page);
+  await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
+  await agree(page);
+  await page.getByRole('button', { name: 'Take it to the table' }).click();
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Started:' })).toBeVisible();
+  return visit;
+}
+
+const signalsOnServer = (page: Page, visit: string): Promise<number> =>
+  page.evaluate(async (path) => {
+    const answer: unknown = await (await fetch(`/api${path}/events`)).json();
+    const events: unknown = typeof answer === 'object' && answer !== null ? Reflect.get(answer, 'events') : [];
+    return Array.isArray(events)
+      ? events.filter((e: unknown) => typeof e === 'object' && e !== null && Reflect.get(e, 'type') === 'signal_seen').length
+      : -1;
+  }, visit);
+
+test('two browsers on one visit see the same, at once', async ({ page, browser, watch }) => {
+  await signIn(page, 'rafael');
+  const visit = await toTheTable(page, 'Clover');
+  const other = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  watchContext(other, watch);
+  const second = await other.newPage();
+  await signIn(second, 'tomasz');
+  await second.goto(`${visit}/work`);
+  await expect(second.getByText('Step 1 of')).toBeVisible();
+  await page.getByRole('button', { name: /growls/ }).click();
+  await expect(second.getByRole('alert')).toContainText('Pause');
+  await second.getByRole('button', { name: /^Pause/ }).click();
+  await expect(page.getByText(/^Break 0:0/)).toBeVisible();
+  await other.close();
+});
+
+test('the network goes and comes back: nothing that was shown is lost', async ({ page, context }) => {
+  await signIn(page, 'rafael');
+  const visit = await toTheTable(page, 'Teasel');
+  await context.setOffline(true);
+  for (const name of [/licks lips or nose/, /pulls away/, /pants/]) await page.getByRole('button', { name }).click();
+  await expect(page.getByText('kept on this device')).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'pants' })).toBeVisible();
+  await context.setOffline(false);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByText('kept', { exact: true })).toBeVisible();
+  await expect.poll(() => signalsOnServer(page, visit)).toBe(3);
+});
+
+test('the server is killed in the middle of the work and started again: nothing is lost', async ({ page }) => {
+  const port = await freePort();
+  const server = await startServer(port);
+  await signIn(page, 'imke', `http://127.0.0.1:${port}`);
+  await page.goto(`http://127.0.0.1:${port}/dogs`);
+  await page.getByPlaceholder('Name of the dog or owner, or phone').fill('Poppy');
+  await page.getByRole('link', { name: 'Book a visit for Poppy-Seed' }).click();
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  await page.waitForURL('**/know');
+  const visit = new URL(page.url()).pathname.replace(/\/know$/, '');
+  await feelOver(page);
+  await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
+  await agree(page);
+  await page.getByRole('button', { name: 'Take it to the table' }).click();
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await page.getByRole('button', { name: /licks lips or nose/ }).click();
+  server.kill('SIGKILL');
+  await page.getByRole('button', { name: /pulls away/ }).click();
+  await page.getByRole('button', { name: /pants/ }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'pants' })).toBeVisible();
+  await expect(page.getByText('kept on this device')).toBeVisible();
+  await startServer(port);
+  await expect(page.getByText('kept', { exact: true })).toBeVisible({ timeout: 20_000 });
+  expect(await signalsOnServer(page, visit)).toBe(3);
+  await page.reload();
+  await expect(page.getByText('Step 1 of')).toBeVisible();
+});

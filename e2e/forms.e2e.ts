@@ -1,0 +1,106 @@
+import pg from 'pg';
+import { expect, freePort, signIn, startServer, stopServer, test } from './support.js';
+
+test('a wrong password is said in words; a right one leads to today', async ({ page }) => {
+  await page.goto('/');
+  await page.waitForURL('**/sign-in');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Give your sign-in name.')).toBeVisible();
+  await page.getByLabel('Sign-in name').fill('imke');
+  await page.getByLabel('Password').fill('wrong');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Name or password is wrong.' })).toBeVisible();
+  await expect(page.getByLabel('Sign-in name')).toHaveValue('imke');
+  await page.getByLabel('Password').fill('tidewrack-lead');
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/today');
+});
+
+test('a dog is entered: errors stand beside the field and nothing typed is lost', async ({ page }) => {
+  await signIn(page, 'imke');
+  await page.goto('/dogs/new');
+  await page.getByLabel('Name of the dog').fill('Quince');
+  await page.getByLabel(/^Born/).fill('2999-01-01');
+  await page.getByLabel('E-mail').fill('not an address');
+  await page.getByRole('button', { name: 'Enter and book a visit' }).click();
+  await expect(page.getByText('This is not an e-mail address.')).toBeVisible();
+  await expect(page.getByText('A dog weighs at least 0.3 kg.')).toBeVisible();
+  await expect(page.getByText('Give a name.')).toBeVisible();
+  await expect(page.getByLabel('Name of the dog')).toHaveValue('Quince');
+  await page.getByLabel('Weight, kg').fill('70');
+  await expect(page.getByText('70 kg for a light dog: is that right?')).toBeVisible();
+  await page.getByLabel('Weight, kg').fill('12');
+  await page.locator('fieldset', { hasText: 'Owner' }).getByLabel('Name').fill('Gudrun Selby');
+  await page.getByLabel('E-mail').fill('');
+  await page.getByRole('button', { name: 'Enter and book a visit' }).click();
+  await expect(page.getByText('This day has not come yet.')).toBeVisible();
+  await page.getByLabel(/^Born/).fill('2022-05-01');
+  await page.getByRole('button', { name: 'Enter and book a visit' }).click();
+  await page.waitForURL('**/book');
+  await page.getByLabel('Length wanted, mm').fill('0');
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  await expect(page.getByText('Millimetres, above 0 to 80.')).toBeVisible();
+  await page.getByLabel('Length wanted, mm').fill('6');
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  await page.waitForURL('**/know');
+  await expect(page.getByRole('heading', { name: 'Quince' })).toBeVisible();
+  await expect(page.getByText('First visit: nobody here knows yet what Quince minds.').first()).toBeVisible();
+});
+
+test('two people change one dog: the second is told, and keeps what was typed', async ({ page, context }) => {
+  await signIn(page, 'imke');
+  await page.goto('/dogs');
+  await page.getByRole('link', { name: 'Wren', exact: true }).click();
+  await page.getByRole('link', { name: 'Change the facts' }).click();
+  await page.waitForURL('**/edit');
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await page.getByLabel('Weight, kg').fill('3.6');
+  await second.getByLabel('Weight, kg').fill('3.9');
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await page.waitForURL(/\/dogs\/[^/]+$/);
+  await second.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(second.getByRole('alert')).toContainText('Somebody else has changed this dog');
+  await expect(second.getByLabel('Weight, kg')).toHaveValue('3.9');
+});
+
+test('a bather sees no button that would be refused', async ({ page }) => {
+  await signIn(page, 'tomasz');
+  await expect(page.getByRole('link', { name: 'Book a visit' })).toHaveCount(0);
+  await page.goto('/dogs');
+  await expect(page.getByRole('link', { name: 'Wren', exact: true })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'New dog' })).toHaveCount(0);
+});
+
+test('an empty installation asks for its first run, and shows no demo logins', async ({ page }) => {
+  const admin = new pg.Client({ connectionString: process.env['MANSUET_ADMIN_URL'] });
+  await admin.connect();
+  const database = `empty_${Date.now()}`;
+  await admin.query(`create database ${database} owner mansuet_owner`);
+  const on = (name: string): string => (process.env[name] ?? '').replace(/\/[^/]*$/, `/${database}`);
+  const port = await freePort();
+  const server = await startServer(port, {
+    MANSUET_OWNER_URL: on('MANSUET_OWNER_URL'),
+    MANSUET_APP_URL: on('MANSUET_APP_URL'),
+    MANSUET_DEMO: '0',
+  });
+  await page.goto(`http://127.0.0.1:${port}/`);
+  await page.waitForURL('**/first-run');
+  await page.getByRole('button', { name: 'Open the salon' }).click();
+  await expect(page.getByText('Give the salon’s name.')).toBeVisible();
+  await page.getByLabel('Name of the salon').fill('Saltgrass');
+  await page.getByLabel('Your name').fill('Ines Karr');
+  await page.getByLabel('Your sign-in name').fill('ines');
+  await page.getByLabel('Your password').fill('a long enough one');
+  await page.getByRole('button', { name: 'Open the salon' }).click();
+  await page.waitForURL('**/dogs');
+  await expect(page.getByText('No dog is entered yet.')).toBeVisible();
+  await page.goto(`http://127.0.0.1:${port}/today`);
+  await expect(page.getByText('No dog is booked today').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.waitForURL('**/sign-in');
+  await expect(page.getByText('Demo salon')).toHaveCount(0);
+  await stopServer(server);
+  await admin.query(`drop database ${database} with (force)`);
+  await admin.end();
+});

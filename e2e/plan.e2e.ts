@@ -1,0 +1,62 @@
+import type { Page } from '@playwright/test';
+import { agree, bookDog, expect, feelOver, pickZone, signIn, test } from './support.js';
+
+async function planOf(page: Page): Promise<string> {
+  await expect(page.locator('button.step').first()).toBeVisible();
+  return (await page.locator('ol.steps').innerText()).replace(/\s+/g, ' ');
+}
+
+/** Goes back to the feel-over, changes one thing, and looks at the plan again. */
+async function change(page: Page, visit: string, what: () => Promise<void>): Promise<string> {
+  const before = await planOf(page);
+  await page.goto(`${visit}/feel_over`);
+  await page.getByRole('tab', { name: 'Fit and mood' }).waitFor();
+  await what();
+  await page.goto(`${visit}/plan`);
+  await expect.poll(() => planOf(page)).not.toBe(before);
+  return planOf(page);
+}
+
+test('the plan changes with each finding, and says why', async ({ page }) => {
+  await signIn(page, 'rafael');
+  const visit = await bookDog(page, 'Juniper', 180);
+  await feelOver(page);
+  await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
+  await agree(page);
+  expect(await planOf(page)).not.toContain('tight mats');
+
+  const matted = await change(page, visit, async () => {
+    await pickZone(page, 'armpit_left');
+    await page.getByRole('button', { name: 'Nothing passes' }).click();
+  });
+  expect(matted).toContain('Clip out tight mats where skin is thin');
+  expect(matted.indexOf('Clip out tight mats')).toBeLessThan(matted.indexOf('Bath'));
+
+  const stiff = await change(page, visit, async () => {
+    await page.getByRole('tab', { name: 'Joints' }).click();
+    await page.locator('.joints li', { hasText: 'left hip' }).getByRole('button', { name: 'stiff' }).click();
+  });
+  expect(stiff).toContain('on the lap, or lying on its side');
+  await page.locator('button.step', { hasText: 'Nails' }).click();
+  await expect(page.getByText('The left hip is stiff: let the dog lie')).toBeVisible();
+
+  const bit = await change(page, visit, async () => {
+    await page.getByRole('button', { name: 'The owner says yes' }).click();
+  });
+  expect(bit).toContain('basket muzzle');
+  await page.locator('button.step', { hasText: 'Clip out tight mats' }).click();
+  await expect(page.getByText('basket muzzle on before the first tool').first()).toBeVisible();
+});
+
+test('what the owner refuses falls out of the plan', async ({ page }) => {
+  await signIn(page, 'imke');
+  await bookDog(page, 'Samphire');
+  await feelOver(page, async () => {
+    await pickZone(page, 'groin_left');
+    await page.getByRole('button', { name: 'Nothing passes' }).click();
+  });
+  await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
+  await page.getByRole('button', { name: /^Refuses: Tight mats are clipped under/ }).click();
+  await expect(page.getByText('The owner does not want it clipped close.')).toBeVisible();
+  await expect(page.getByText('Tight mats stay in: no bath, wetting tightens them.')).toBeVisible();
+});

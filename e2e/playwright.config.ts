@@ -1,0 +1,38 @@
+import { defineConfig } from '@playwright/test';
+
+export const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+const port = process.env['MANSUET_PORT'] ?? '';
+
+/** Production build, real server, real PostgreSQL with a throw-away database: `./mansuet test browser` starts all of it. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  workers: 1,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 8_000 },
+  reporter: [['list'], ['./closing-line.ts']],
+  outputDir: '../test-results',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    screenshot: 'only-on-failure',
+  },
+  webServer: {
+    command: 'node demo/dist/main.js && exec node server/dist/main.js',
+    cwd: '..',
+    url: `http://127.0.0.1:${port}/api/health`,
+    reuseExistingServer: false,
+    timeout: 90_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },
+  },
+});

@@ -1,0 +1,71 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { AxeBuilder } from '@axe-core/playwright';
+import { ROOT, expect, openVisit, signIn, test } from './support.js';
+
+const SCREENS: readonly { name: string; dog?: string; path: string }[] = [
+  { name: 'today', path: '/today' },
+  { name: 'dogs', path: '/dogs' },
+  { name: 'new dog', path: '/dogs/new' },
+  { name: 'know', dog: 'Kestrel', path: 'know' },
+  { name: 'feel over', dog: 'Moss', path: 'feel_over' },
+  { name: 'agree', dog: 'Moss', path: 'agree' },
+  { name: 'plan', dog: 'Ottoline', path: 'plan' },
+  { name: 'table', dog: 'Nettle', path: 'work' },
+  { name: 'hand back', dog: 'Bramble', path: 'hand_back' },
+];
+
+for (const size of [
+  { width: 1280, height: 800 },
+  { width: 834, height: 1112 },
+]) {
+  test(`axe finds nothing serious and nothing overflows at ${size.width}×${size.height}`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.setViewportSize(size);
+    await signIn(page, 'imke');
+    for (const screen of SCREENS) {
+      if (screen.dog) {
+        await page.goto('/today');
+        await openVisit(page, screen.dog, screen.path);
+      } else await page.goto(screen.path);
+      await page.waitForTimeout(400);
+      await expect(page.locator('h1').first()).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations
+        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+        .map(
+          (v) =>
+            `${v.id}: ${v.nodes
+              .map((n) => n.target.join(' '))
+              .slice(0, 3)
+              .join(', ')}`,
+        );
+      expect.soft(serious, screen.name).toEqual([]);
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect.soft(wide, `${screen.name} scrolls sideways`).toBeLessThanOrEqual(0);
+    }
+  });
+}
+
+test('at the table the targets are at least 64 px, and Pause and Stop do not move', async ({ page }) => {
+  await signIn(page, 'rafael');
+  await openVisit(page, 'Nettle', 'work');
+  const stop = page.getByRole('button', { name: /^Stop/ });
+  const before = await stop.boundingBox();
+  for (const button of await page.locator('.pad button, .fixed button, .acts button, .tools button').all()) {
+    const box = await button.boundingBox();
+    expect(box?.height ?? 0, await button.innerText()).toBeGreaterThanOrEqual(63.5);
+  }
+  await page.getByRole('button', { name: /pulls away/ }).click();
+  expect(await stop.boundingBox()).toEqual(before);
+});
+
+test('the first load is under 500 kB of script and style, gzipped', () => {
+  const dist = join(ROOT, 'web', 'dist', 'browser');
+  const page = readFileSync(join(dist, 'index.html'), 'utf8');
+  const files = [...page.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1] ?? '');
+  expect(files.length).toBeGreaterThan(1);
+  const bytes = files.reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0);
+  expect(bytes).toBeLessThan(500_000);
+});

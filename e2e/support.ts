@@ -1,0 +1,141 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+
+export { expect };
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+export type Who = 'imke' | 'rafael' | 'odette' | 'tomasz';
+const NAMES: Readonly<Record<Who, string>> = {
+  imke: 'Imke Aldous',
+  rafael: 'Rafael Quist',
+  odette: 'Odette Marrow',
+  tomasz: 'Tomasz Vane',
+};
+
+/** What a page did that it must not: requests elsewhere, errors in the console. */
+export interface Watch {
+  readonly elsewhere: string[];
+  readonly errors: string[];
+}
+
+/** Every test fails on a request that leaves loopback, and on an error in the page. */
+export const test = base.extend<{ watch: Watch }>({
+  watch: [
+    async ({ context }, use) => {
+      const watch: Watch = { elsewhere: [], errors: [] };
+      watchContext(context, watch);
+      await use(watch);
+      expect(watch.elsewhere, 'requests that leave this machine').toEqual([]);
+      expect(watch.errors, 'errors in the page').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export function watchContext(context: BrowserContext, watch: Watch): void {
+  context.on('request', (r) => {
+    const url = new URL(r.url());
+    if (!['data:', 'blob:'].includes(url.protocol) && url.hostname !== '127.0.0.1') watch.elsewhere.push(r.url());
+  });
+  context.on('weberror', (e) => watch.errors.push(e.error().message));
+}
+
+export async function signIn(page: Page, who: Who, origin = ''): Promise<void> {
+  await page.goto(`${origin}/sign-in`);
+  await page.getByRole('button', { name: NAMES[who] }).click();
+  await expect(page.getByRole('navigation', { name: 'Dogs of today' })).toBeVisible();
+}
+
+/** Opens a visit of today from the lead wall. */
+export async function openVisit(page: Page, dog: string, phase?: string): Promise<string> {
+  const tag = page.locator('man-lead-tag a', { hasText: dog });
+  await tag.waitFor();
+  const path = ((await tag.getAttribute('href')) ?? '').split('/').slice(0, 3).join('/');
+  await (phase ? page.goto(`${path}/${phase}`) : tag.click());
+  return path;
+}
+
+/** Books a dog for now and opens its visit; so that tests do not use up each other's dogs. */
+export async function bookDog(page: Page, dog: string, minutes = 150): Promise<string> {
+  await page.goto('/dogs');
+  await page.getByPlaceholder('Name of the dog or owner, or phone').fill(dog);
+  await page.getByRole('link', { name: `Book a visit for ${dog}` }).click();
+  await page.getByLabel('Minutes until it is fetched').fill(String(minutes));
+  await page.getByRole('button', { name: 'Book', exact: true }).click();
+  await page.waitForURL('**/visits/*/know');
+  return new URL(page.url()).pathname.replace(/\/know$/, '');
+}
+
+/** From Know to the end of the feel-over, with what is found in between. */
+export async function feelOver(page: Page, findings: () => Promise<void> = () => Promise.resolve()): Promise<void> {
+  await page.getByRole('button', { name: 'I have read it: feel over' }).click();
+  await page.getByRole('button', { name: 'Nothing speaks against it' }).click();
+  const vet = page.getByRole('button', { name: 'The vet has agreed' });
+  if (await vet.isVisible()) await vet.click();
+  await page.getByRole('button', { name: 'still', exact: true }).click();
+  await findings();
+}
+
+export async function pickZone(page: Page, zone: string): Promise<void> {
+  await page.locator(`[data-zone="${zone}"] .ground`).first().click();
+}
+
+/** Answers every consent and goes to the plan. */
+export async function agree(page: Page): Promise<void> {
+  await page.waitForURL('**/agree');
+  await expect(page.getByText(/steps in about/)).toBeVisible();
+  const open = page.getByRole('button', { name: /^Agrees:/, pressed: false });
+  while ((await open.count()) > 0) {
+    const before = await open.count();
+    await open.first().click();
+    await expect(open).toHaveCount(before - 1);
+  }
+  await page.getByRole('button', { name: 'Agreed: plan' }).click();
+  await page.waitForURL('**/plan');
+}
+
+export function freePort(): Promise<number> {
+  return new Promise((done, fail) => {
+    const probe = createServer();
+    probe.once('error', fail);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
+
+const started = new Set<ChildProcess>();
+
+/** Ends a server process and waits until it is gone. */
+export async function stopServer(child: ChildProcess): Promise<void> {
+  started.delete(child);
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  const gone = new Promise((done) => child.once('exit', done));
+  child.kill('SIGTERM');
+  await gone;
+}
+
+test.afterEach(async () => {
+  for (const child of [...started]) await stopServer(child);
+});
+
+/** A server process of the test's own, on the test database or another one. */
+export async function startServer(port: number, env: NodeJS.ProcessEnv = {}): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['server/dist/main.js'], {
+    cwd: ROOT,
+    env: { ...process.env, MANSUET_PORT: String(port), MANSUET_WEB_DIR: join(ROOT, 'web', 'dist', 'browser'), ...env },
+    stdio: 'ignore',
+  });
+  started.add(child);
+  for (let i = 0; i < 150; i++) {
+    try {
+      if ((await fetch(`http://127.0.0.1:${port}/api/health`)).ok) return child;
+    } catch {
+      await new Promise((done) => setTimeout(done, 100));
+    }
+  }
+  throw new Error('the server did not start');
+}
