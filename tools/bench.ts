@@ -1,4 +1,167 @@
-/** Placeholder until measured. */
-export function bench(): Promise<void> {
-  return Promise.resolve();
+import { cpus } from 'node:os';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { chromium, type Browser, type Page } from 'playwright-core';
+import { build } from './build.js';
+import { PLAN_CASES } from './bench-cases.js';
+import { Plain, ROOT, WEB_DIST } from './place.js';
+import { ensureDatabase, freePort, startCluster } from './postgres.js';
+import { environment } from './product.js';
+import { must, run, startDetached } from './run-command.js';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+const TAPS = 80;
+const say = (line: string): void => void process.stdout.write(`${line}\n`);
+
+/** `./mansuet bench`: the figures that the design promises, measured on this machine. Medians; nothing here passes or fails. */
+export async function bench(): Promise<void> {
+  await build(say);
+  const cpu = cpus();
+  say(`Machine: ${cpu.length} × ${cpu[0]?.model ?? 'unknown'}, Node ${process.version}, headless Chromium\n`);
+  say('| what | promised | measured |');
+  say('| --- | --- | --- |');
+  row('first load, JavaScript and CSS, gzipped', 'under 500 kB', `${Math.round(firstLoadBytes() / 1000)} kB`);
+  await replayFigure();
+
+  const cluster = await startCluster('pg-bench', await freePort());
+  const port = await freePort();
+  try {
+    await ensureDatabase(cluster, 'mansuet_bench');
+    const env = environment(cluster, 'mansuet_bench', port, true);
+    await must('Loading the demo salon', process.execPath, ['demo/dist/main.js'], env);
+    const from = performance.now();
+    await must('Looking at the demo salon', process.execPath, ['demo/dist/main.js'], env);
+    const pid = startDetached(process.execPath, ['server/dist/main.js'], env, join(ROOT, '.run', 'bench.log'));
+    await healthy(port);
+    row('warm start: data looked at, server up', 'under 10 s', `${((performance.now() - from) / 1000).toFixed(1)} s`);
+    let browser: Browser | undefined;
+    try {
+      browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+      // The loader that runs this file names functions by a helper that a page does not have.
+      await page.addInitScript('globalThis.__name = (f) => f');
+      await page.goto(`http://127.0.0.1:${port}/sign-in`);
+      await page.getByRole('button', { name: 'Rafael Quist' }).click();
+      await page.locator('man-lead-tag a', { hasText: 'Nettle' }).waitFor();
+      await planFigure(page);
+      await tapFigure(page);
+    } finally {
+      await browser?.close();
+      process.kill(pid);
+    }
+  } finally {
+    cluster.remove();
+  }
+}
+
+function row(what: string, promised: string, measured: string): void {
+  say(`| ${what} | ${promised} | ${measured} |`);
+}
+
+function firstLoadBytes(): number {
+  const page = readFileSync(join(WEB_DIST, 'index.html'), 'utf8');
+  const files = [...page.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1] ?? '');
+  return files.reduce((sum, f) => sum + gzipSync(readFileSync(join(WEB_DIST, f))).length, 0);
+}
+
+/** In a process of its own, so that core is read from its sources. */
+async function replayFigure(): Promise<void> {
+  const { code, output } = await run(process.execPath, ['--import', 'tsx', 'tools/bench-replay.ts'], {
+    env: { TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json') },
+  });
+  if (code !== 0) throw new Plain(`The replay bench failed:\n${output}`);
+  row('replay of 2,000 events', 'under 20 ms', `${output.trim().split('\n').at(-1) ?? '?'} ms`);
+}
+
+/** The built worker, asked as the page asks it. */
+async function planFigure(page: Page): Promise<void> {
+  const worker = readdirSync(WEB_DIST).find((f) => /^worker-.*\.js$/.test(f));
+  if (!worker) throw new Plain('No plan worker in web/dist. Build again.');
+  const times = await page.evaluate(
+    async ({ url, cases }) => {
+      const plan = new Worker(url, { type: 'module' });
+      const ask = (id: number, input: unknown): Promise<number> =>
+        new Promise((done) => {
+          const from = performance.now();
+          plan.onmessage = () => done(performance.now() - from);
+          plan.postMessage({ id, input });
+        });
+      await ask(0, cases[0]);
+      const out: number[][] = [];
+      for (const input of cases) {
+        const one: number[] = [];
+        for (let i = 0; i < 5; i++) one.push(await ask(i, input));
+        out.push(one);
+      }
+      plan.terminate();
+      return out;
+    },
+    { url: `/${worker}`, cases: PLAN_CASES },
+  );
+  const medians = times.map(median).sort((a, b) => a - b);
+  row(
+    `a 12-step plan in the worker, ${medians.length} dogs: median; slowest dog`,
+    'under 300 ms',
+    `${Math.round(median(medians))} ms; ${Math.round(medians.at(-1) ?? 0)} ms`,
+  );
+}
+
+/** From the tap to the entry that says it is durable, painted. */
+async function tapFigure(page: Page): Promise<void> {
+  const href = await page.locator('man-lead-tag a', { hasText: 'Nettle' }).getAttribute('href');
+  await page.goto(new URL(`${(href ?? '').split('/').slice(0, 3).join('/')}/work`, page.url()).href);
+  await page.locator('.pad button').first().waitFor();
+  await page.waitForTimeout(1000);
+  const times = await page.evaluate(async (taps) => {
+    const entry = document.querySelector('.entry');
+    const buttons = [...document.querySelectorAll<HTMLButtonElement>('.pad .sign')].slice(0, 5);
+    const out: number[] = [];
+    for (let i = 0; i < taps; i++) {
+      const button = buttons[i % buttons.length];
+      if (!entry || !button) throw new Error('not at the table');
+      const from = performance.now();
+      await new Promise<void>((done) => {
+        const seen = new MutationObserver(() => {
+          seen.disconnect();
+          requestAnimationFrame(() => done());
+        });
+        seen.observe(entry, { childList: true, characterData: true, subtree: true });
+        button.click();
+      });
+      out.push(performance.now() - from);
+      await new Promise((done) => setTimeout(done, 60));
+    }
+    return out;
+  }, TAPS);
+  const sorted = times.sort((a, b) => a - b);
+  row(
+    `a tap at the table, durable and shown, ${TAPS} taps: median; 95th percentile`,
+    'under 50 ms (95th)',
+    `${Math.round(median(sorted))} ms; ${Math.round(sorted[Math.floor(TAPS * 0.95)] ?? 0)} ms`,
+  );
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)] ?? 0;
+}
+
+async function healthy(port: number): Promise<void> {
+  for (let i = 0; i < 200; i++) {
+    try {
+      if ((await fetch(`http://127.0.0.1:${port}/api/health`)).ok) return;
+    } catch {
+      await new Promise((done) => setTimeout(done, 50));
+    }
+  }
+  throw new Plain('The bench server did not answer. Its log is in .run/bench.log.');
 }

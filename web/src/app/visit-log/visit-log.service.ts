@@ -4,6 +4,7 @@ import {
   Observable,
   Subject,
   Subscription,
+  bufferTime,
   filter,
   fromEvent,
   map,
@@ -36,6 +37,8 @@ import { VisitDb, type KeptEvent } from './visit-db';
 export const VISIT_DB = new InjectionToken<VisitDb>('visit db', { providedIn: 'root', factory: () => new VisitDb() });
 
 const BATCH = 200;
+const SEND_AFTER_MS = 60;
+const PULL_EVERY_MS = 250;
 const RETRY_FROM_MS = 1000;
 const RETRY_TO_MS = 30_000;
 const DEVICE_KEY = 'mansuet.device';
@@ -68,7 +71,14 @@ export class VisitLog implements OnDestroy {
   readonly refused = signal<readonly KeptEvent[]>([]);
 
   constructor() {
-    this.heard.add(this.live.changes$.subscribe((visitId) => void this.pull(visitId)));
+    this.heard.add(
+      this.live.changes$
+        .pipe(
+          bufferTime(PULL_EVERY_MS),
+          filter((ids) => ids.length > 0),
+        )
+        .subscribe((ids) => void this.pullAll(ids)),
+    );
     this.heard.add(merge(fromEvent(window, 'online'), fromEvent(document, 'visibilitychange')).subscribe(() => void this.flush()));
     void this.flush();
     void this.showRefused();
@@ -114,7 +124,9 @@ export class VisitLog implements OnDestroy {
     });
     await this.db.events.put({ id: event.id, visitId, event, sent: 0 });
     this.grown$.next(visitId);
-    void this.flush();
+    // The screen first: what is durable here can wait a moment for the network.
+    clearTimeout(this.retry);
+    this.retry = setTimeout(() => void this.flush(), SEND_AFTER_MS);
     return event;
   }
 
@@ -122,8 +134,13 @@ export class VisitLog implements OnDestroy {
   async merge(events: readonly VisitEvent[]): Promise<void> {
     if (events.length === 0) return;
     for (const e of events) this.last = laterStamp(this.last, e.stamp);
-    await this.db.events.bulkPut(events.map((event) => ({ id: event.id, visitId: event.visitId, event, sent: 1 as const })));
-    for (const visitId of new Set(events.map((e) => e.visitId))) this.grown$.next(visitId);
+    const known = await this.db.events.bulkGet(events.map((e) => e.id));
+    const news = events.filter((_, i) => known[i]?.sent !== 1);
+    if (news.length === 0) return;
+    await this.db.events.bulkPut(news.map((event) => ({ id: event.id, visitId: event.visitId, event, sent: 1 as const })));
+    // What this device recorded itself is shown already.
+    const foreign = events.filter((_, i) => known[i] === undefined);
+    for (const visitId of new Set(foreign.map((e) => e.visitId))) this.grown$.next(visitId);
   }
 
   /** Sends what waits. One run at a time; a failure is tried again later, by itself. */
@@ -181,6 +198,12 @@ export class VisitLog implements OnDestroy {
 
   private async showRefused(): Promise<void> {
     this.refused.set(await this.db.events.where('sent').equals(2).toArray());
+  }
+
+  /** Visits that have grown on the server; `undefined` among them stands for all. */
+  private async pullAll(ids: readonly (string | undefined)[]): Promise<void> {
+    if (ids.includes(undefined)) await this.pull(undefined);
+    else for (const id of new Set(ids)) await this.pull(id);
   }
 
   /** Fetches what the server has of a visit, or of every visit on this device. */
