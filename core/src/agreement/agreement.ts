@@ -38,7 +38,7 @@ export interface AgreementProposal {
   readonly possible: readonly Reason[];
 }
 
-const MAT_ACTIVITIES = ['brush_mats', 'clip_tight_fragile', 'clip_tight_body'] as const;
+const MAT_ACTIVITIES = ['brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'] as const;
 
 /**
  * What is agreed before the work: what is possible, extra minutes for mats and their price, and the consents this plan needs.

@@ -22,7 +22,7 @@ function visit(more: readonly (readonly [number, EventDraft])[]): VisitState {
       ],
       [0, { type: 'plan_accepted', body: { plan: planRecordOf(makePlan(matted)) } }],
       [0, { type: 'work_started', body: {} }],
-      [0, { type: 'step_started', body: { step: 'clip_tight_fragile' } }],
+      [0, { type: 'step_started', body: { step: 'clip_tight_head' } }],
       ...more,
     ]),
   );
@@ -33,7 +33,7 @@ describe('tellVisit', () => {
   it('says what was done, how it was, and that nothing was hurt', () => {
     const text = told(
       visit([
-        [5, { type: 'step_finished', body: { step: 'clip_tight_fragile', outcome: 'done', why: '' } }],
+        [5, { type: 'step_finished', body: { step: 'clip_tight_head', outcome: 'done', why: '' } }],
         [0, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }],
       ]),
     );
@@ -84,7 +84,7 @@ describe('tellVisit', () => {
 describe('homeCare', () => {
   it('warns after close clipping and after ear mats', () => {
     const rules = homeCare(
-      visit([[5, { type: 'step_finished', body: { step: 'clip_tight_fragile', outcome: 'done', why: '' } }]]),
+      visit([[5, { type: 'step_finished', body: { step: 'clip_tight_head', outcome: 'done', why: '' } }]]),
       'Moss',
     ).map((r) => r.rule);
     expect(rules).toEqual(jasmine.arrayContaining(['care.close_clip', 'care.ear_mats']));

@@ -6,7 +6,7 @@ import { SIGNALS } from '../strain/index.js';
 import { workNow, type VisitState } from '../visit/index.js';
 
 /** Work that a blade took close to the skin. */
-const CLOSE: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_body'];
+const CLOSE: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];
 
 /** What happened, in the order an owner asks: was it done, how was it, what went wrong, what is left. */
 export function tellVisit(state: VisitState, dogName: string): Reason[] {
@@ -57,7 +57,7 @@ export function homeCare(state: VisitState, dogName: string): Reason[] {
   const did = (a: Activity): boolean => ['done', 'part'].includes(state.work?.steps.get(a)?.status ?? '');
   if (CLOSE.some(did)) out.push(reason('care.close_clip', { name: dogName }, 0.8));
   const earMats = state.feelOver.zones.some((z) => z.matGrade >= 2 && zoneFacts(z.zone).group === 'ears');
-  if (earMats && did('clip_tight_fragile')) out.push(reason('care.ear_mats', {}, 0.9));
+  if (earMats && did('clip_tight_head')) out.push(reason('care.ear_mats', {}, 0.9));
   const hurt = state.incidents.some((i) => i.harm !== 'none' && i.kind !== 'bite_or_scratch_person' && i.kind !== 'found_on_arrival');
   if (hurt) out.push(reason('care.injury', {}, 0.9));
   if (state.feelOver.zones.some((z) => z.matGrade >= 1)) out.push(reason('care.mats', {}, 0.4));

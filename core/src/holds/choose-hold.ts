@@ -72,6 +72,10 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     also.add('belly_support');
     reasons.push(reason('hold.belly_support', {}, 0.6));
   }
+  if (q.reaches.includes('underside') && hold !== 'lap_or_side' && hold !== 'belly_support') {
+    also.add('belly_support');
+    if (!reasons.some((r) => r.rule === 'hold.belly_support')) reasons.push(reason('hold.belly_support', {}, 0.6));
+  }
   const guarded =
     (hasKind(q.kinds, 'bite_history') && (q.painful || q.triggered)) || (q.painful && hasKind(q.kinds, 'reactive') && q.triggered);
   let forVet = false;

@@ -32,7 +32,7 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     label: 'hand resting on the dog',
     how: 'One hand always lies on the dog and feels it move before you see it.',
     prevents: 'a step into the blade',
-    mustNotPress: 'nothing',
+    mustNotPress: 'a sore place',
     capMinutes: 60,
   },
   muzzle_steady: {

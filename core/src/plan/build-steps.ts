@@ -86,12 +86,17 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
 
   const crusted = input.feelOver.zones.filter((z) => z.crust).map((z) => z.zone);
   if (crusted.length > 0) push('crust', crusted, { reasons: [reason('step.crust', { zones: crusted.map(zoneLabel).join(', ') }, 0.8)] });
-  if (mats.fragile.length > 0)
-    push(
-      'clip_tight_fragile',
-      mats.fragile.map((a) => a.zone),
-      { minutes: minutesOf(mats.fragile), reasons: reasonsOf(mats.fragile), needsConsent: true },
-    );
+  for (const [activity, found] of [
+    ['clip_tight_fragile', mats.fragile],
+    ['clip_tight_head', mats.head],
+  ] as const) {
+    if (found.length > 0)
+      push(
+        activity,
+        found.map((a) => a.zone),
+        { minutes: minutesOf(found), reasons: reasonsOf(found), needsConsent: true },
+      );
+  }
   if (mats.body.length > 0) {
     push('clip_tight_body', mats.clipOff ? bodyZones() : mats.body.map((a) => a.zone), {
       minutes: mats.clipOff ? ACTIVITY_FACTS.body_clip.minutes * sizeFactor(input.dog.weightKg) * 1.3 : minutesOf(mats.body),
@@ -108,7 +113,7 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     );
 
   for (const item of input.asked.items) {
-    if (item === 'bath' && refusesClip && mats.fragile.length + mats.body.length > 0) {
+    if (item === 'bath' && refusesClip && mats.fragile.length + mats.head.length + mats.body.length > 0) {
       notPlanned.push({
         what: 'bath and dry',
         activity: 'bath',
@@ -160,7 +165,7 @@ function bodyZones(): ZoneId[] {
 }
 
 /** Work on the skin with a blade; the others use comb, shears, water or nail tools. */
-const BLADED: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_body', 'sanitary', 'body_clip', 'feet', 'face'];
+const BLADED: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_head', 'clip_tight_body', 'sanitary', 'body_clip', 'feet', 'face'];
 
 function makeStep(
   activity: Activity,
@@ -211,11 +216,13 @@ function makeStep(
   };
 }
 
-const isMatWork = (a: Activity): boolean => a === 'brush_mats' || a === 'clip_tight_fragile' || a === 'clip_tight_body';
+const isMatWork = (a: Activity): boolean =>
+  a === 'brush_mats' || a === 'clip_tight_fragile' || a === 'clip_tight_head' || a === 'clip_tight_body';
 const roundHalf = (x: number): number => Math.max(0.5, Math.round(x * 2) / 2);
 
 /** Where the hands must go for mats: only the places that are matted. */
 function reachesOfMats(activity: Activity, zones: readonly ZoneId[]): Reach[] {
+  if (activity === 'clip_tight_head') return ['head'];
   if (activity !== 'clip_tight_fragile') return ['body'];
   const groups = new Set(zones.map((z) => zoneFacts(z).group));
   const armpit = zones.some((z) => z.startsWith('armpit'));
@@ -224,7 +231,6 @@ function reachesOfMats(activity: Activity, zones: readonly ZoneId[]): Reach[] {
     ...(armpit ? ['armpits' as const] : []),
     ...(under ? ['underside' as const] : []),
     ...(groups.has('rear') ? ['rear' as const] : []),
-    ...(groups.has('ears') || groups.has('face') ? ['head' as const] : []),
     ...(groups.has('feet') ? ['fore_feet' as const] : []),
   ];
 }

@@ -9,6 +9,8 @@ export interface MatWork {
   readonly brush: readonly MatAdvice[];
   /** Tight or unsplittable, where skin is thin or loose. */
   readonly fragile: readonly MatAdvice[];
+  /** The same at ears and face: another hold, and another place in the order. */
+  readonly head: readonly MatAdvice[];
   readonly body: readonly MatAdvice[];
   /** Left alone or shown to a vet. */
   readonly notHere: readonly MatAdvice[];
@@ -39,14 +41,19 @@ export function findMatWork(input: PlanInput, kinds: readonly KindFound[]): MatW
   const limit = puppyOrSenior ? BRUSH_OUT_VISIT_MINUTES.puppyOrSenior : BRUSH_OUT_VISIT_MINUTES.adult;
   const limited = keepBrushingWithin(advice, limit);
   const clipped = limited.filter((a) => a.way === 'clip_under');
-  const body = clipped.filter((a) => !isFragile(a.zone));
+  const body = clipped.filter((a) => !isFragile(a.zone) && !isHead(a.zone));
   return {
     brush: limited.filter((a) => a.way === 'brush' || a.way === 'split'),
-    fragile: clipped.filter((a) => isFragile(a.zone)),
+    fragile: clipped.filter((a) => isFragile(a.zone) && !isHead(a.zone)),
+    head: clipped.filter((a) => isHead(a.zone)),
     body,
     notHere: limited.filter((a) => a.way === 'vet' || a.way === 'leave'),
     clipOff: bodyShare(body.map((a) => a.zone)) >= CLIP_OFF_FROM_SHARE,
   };
+}
+
+function isHead(zone: ZoneId): boolean {
+  return zoneFacts(zone).group === 'ears' || zoneFacts(zone).group === 'face';
 }
 
 function isFragile(zone: ZoneId): boolean {

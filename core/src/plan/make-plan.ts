@@ -206,7 +206,9 @@ function secondVisitFor(notToday: readonly NotPlanned[], kinds: readonly KindFou
   const later = notToday.filter((n) => n.to === 'another_visit');
   if (later.length === 0) return undefined;
   const welfare = later.some(
-    (n) => n.activity && ['crust', 'brush_mats', 'clip_tight_fragile', 'clip_tight_body', 'nails', 'sanitary', 'ears'].includes(n.activity),
+    (n) =>
+      n.activity &&
+      ['crust', 'brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body', 'nails', 'sanitary', 'ears'].includes(n.activity),
   );
   if (welfare) return { inWeeks: 1, reasons: [reason('second.welfare', {}, 0.8)] };
   if (hasKind(kinds, 'puppy')) return { inWeeks: 2, reasons: [reason('second.puppy', {}, 0.7)] };

@@ -51,6 +51,7 @@ const JOINTS_MOVED: Readonly<Partial<Record<Activity, readonly Joint[]>>> = {
   bath: ['hip_left', 'hip_right', 'back'],
   dry: ['hip_left', 'hip_right', 'back'],
   face: ['neck'],
+  clip_tight_head: ['neck'],
   ears: ['neck'],
   crust: ['neck'],
 };
@@ -118,7 +119,7 @@ export function stepRate(
     );
   }
   const [low, high] = rateInterval90(rate);
-  const hurtingMats = activity === 'clip_tight_fragile' || activity === 'clip_tight_body';
+  const hurtingMats = activity === 'clip_tight_fragile' || activity === 'clip_tight_head' || activity === 'clip_tight_body';
   return {
     mean: rateMean(rate) * today,
     interval: [low * today, high * today],

@@ -231,6 +231,17 @@ export const RULES = {
   'caution.sore_zone_left': rule('{zone}: sore skin, leave it out. Show it to a vet.', FLOOR),
   'caution.no_shears_under_tail': rule('Never shears under the tail; blade side to side and down.', FLOOR),
   'caution.shield_folds': rule('A finger shields vulva or sheath; feel each teat first.', PRACTICE),
+  'caution.brush': rule(
+    'Never a dry coat: damp it, part the hair to the skin, hold the root. Too many strokes in one place burn.',
+    PRACTICE,
+  ),
+  'caution.crust': rule('Soak it until it lets go; never cut or pull it dry. Away from the eye.', PRACTICE),
+  'caution.feet': rule('Feel for dewclaw and carpal pad first; spread the toes from below; shears never flat across a pad.', PRACTICE),
+  'caution.body_clip': rule(
+    'With the grain, blade flat; feel for growths and teats first. Steady the skin, never pull and cut at once.',
+    PRACTICE,
+  ),
+  'caution.shears': rule('Shears closed and off the table while the dog turns; only where the fine teeth pass.', PRACTICE),
   'caution.quick': rule('Small bites; styptic at hand, on nails only. Stop when it pulls, take it again.', PRACTICE),
   'caution.water': rule('Water 35 to 37 °C on your wrist first; no water into ears and nose.', PRACTICE),
   'caution.never_alone': rule('Someone stays: never alone in a tub, on a table, at a dryer.', FLOOR),
