@@ -63,9 +63,9 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
   const push = (
     activity: Activity,
     zones: readonly ZoneId[],
-    extra: { minutes?: number; reasons?: readonly Reason[]; needsConsent?: boolean; label?: string } = {},
+    extra: { minutes?: number; reasons?: readonly Reason[]; needsConsent?: boolean; label?: string; after?: PlanInput } = {},
   ): void => {
-    const step = makeStep(activity, zones, input, kinds, extra);
+    const step = makeStep(activity, zones, extra.after ?? input, kinds, extra);
     if (extra.needsConsent && refusesClip)
       notPlanned.push({ what: step.label, activity, zones, to: 'left', reasons: [reason('step.consent_refused', {}, 1)] });
     else if (step.hold.also.includes('muzzle') && input.refused.includes('muzzle')) {
@@ -112,6 +112,17 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
       { minutes: minutesOf(mats.brush), reasons: reasonsOf(mats.brush) },
     );
 
+  // The trims come after the mats: what is brushed out is combed by then, what is clipped under or left is not gone over again.
+  const clippedOrLeft = new Set([...mats.fragile, ...mats.head, ...mats.body, ...mats.notHere].map((a) => a.zone));
+  const combed = new Set(mats.brush.map((a) => a.zone));
+  const afterMats: PlanInput = {
+    ...input,
+    feelOver: { ...input.feelOver, zones: input.feelOver.zones.map((z) => (combed.has(z.zone) ? { ...z, matGrade: 0 } : z)) },
+  };
+  const trim = (activity: Activity, zones: readonly ZoneId[]): void => {
+    const left = zones.filter((z) => !clippedOrLeft.has(z));
+    if (left.length > 0) push(activity, left, { after: afterMats });
+  };
   for (const item of input.asked.items) {
     if (item === 'bath' && refusesClip && mats.fragile.length + mats.head.length + mats.body.length > 0) {
       notPlanned.push({
@@ -140,11 +151,11 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
         to: 'another_visit',
         reasons: [reason('step.puppy_no_body_clip', { weeks: PUPPY_BODY_CLIP_FROM_WEEKS }, 0.9)],
       });
-    } else if (item === 'sanitary') push('sanitary', ['belly', 'sanitary', 'anus', 'groin_left', 'groin_right']);
-    else if (item === 'body_clip') push('body_clip', bodyZones());
+    } else if (item === 'sanitary') trim('sanitary', ['belly', 'sanitary', 'anus', 'groin_left', 'groin_right']);
+    else if (item === 'body_clip') trim('body_clip', bodyZones());
     else if (item === 'face')
-      push('face', ['topknot', 'cheek_left', 'cheek_right', 'eye_left', 'eye_right', 'stop', 'bridge', 'lips', 'chin']);
-    else if (item === 'feet') push('feet', ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right']);
+      trim('face', ['topknot', 'cheek_left', 'cheek_right', 'eye_left', 'eye_right', 'stop', 'bridge', 'lips', 'chin']);
+    else if (item === 'feet') trim('feet', ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right']);
     else if (item === 'ears') push('ears', ['ear_leather_left', 'ear_leather_right', 'ear_canal_left', 'ear_canal_right']);
     else if (item === 'tidy') push('tidy', ['foreleg_left', 'foreleg_right', 'thigh_left', 'thigh_right', 'tail']);
     else

@@ -84,6 +84,18 @@ describe('makePlan reacts to what the hands find', () => {
     expect(rules(the(plan, 'clip_tight_body').reasons)).toContain('step.clip_off_whole');
     expect(plan.notToday.find((n) => n.activity === 'body_clip')?.reasons[0]?.rule).toBe('step.length_not_possible');
   });
+  it('one tight zone on the body: that zone at #10, the rest of the body at the wanted length', () => {
+    const plan = makePlan(anInput({}, {}, { zones: [mat('side_left', 3)] }));
+    expect(the(plan, 'clip_tight_body').blade?.blade).toBe('10');
+    expect(the(plan, 'body_clip').zones).not.toContain('side_left');
+    expect(the(plan, 'body_clip').blade?.lengthMm).toBeGreaterThan(6);
+  });
+  it('mats at an ear and in an armpit: two steps, each with its own hold', () => {
+    const plan = makePlan(anInput({}, {}, { zones: [mat('ear_leather_left', 3), mat('armpit_left', 3)] }));
+    expect(the(plan, 'clip_tight_head').hold.hold).toBe('chin_hair');
+    expect(the(plan, 'clip_tight_fragile').hold.hold).toBe('foreleg_forward');
+    expect(order(plan).indexOf('clip_tight_head')).toBeLessThan(order(plan).indexOf('bath'));
+  });
   it('sore skin under a mat: for a vet, with no blade', () => {
     expect(makePlan(anInput({}, {}, { zones: [mat('groin_left', 3, { skin: 'sore' })] })).notToday.some((n) => n.to === 'vet')).toBeTrue();
   });

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { BOOKED, STAFF, START, VISIT, countingBytes, eventsOf } from '../testing/visit-events.js';
 import {
@@ -90,6 +91,13 @@ describe('readEvent', () => {
       if (!read.ok) expect(read.issues.length).toBeGreaterThan(0);
     });
   }
+  it('are listed in docs/events.md as the schemas have them (npm run docs)', () => {
+    const docs = readFileSync(new URL('../../../docs/events.md', import.meta.url), 'utf8');
+    for (const l of eventTypeLines())
+      expect(docs)
+        .withContext(l.type)
+        .toContain(`| \`${l.type}\` | ${l.says} | ${l.fields.map((f) => `\`${f}\``).join(', ') || 'none'} |`);
+  });
   it('knows each type by a line for the docs', () => {
     expect(eventTypeLines().map((l) => l.type)).toEqual([...EVENT_TYPES]);
     for (const l of eventTypeLines()) expect(l.says.length).withContext(l.type).toBeGreaterThan(10);
