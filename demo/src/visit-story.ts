@@ -119,6 +119,7 @@ const SEEN: readonly SignalId[] = [
   'trembling',
 ];
 const TICK_MINUTES = 2;
+const SHOWN_MINUTES = 3;
 
 /** Works through the planned steps; signs are seen as often as the dog's own temper has it. @returns how it ended, `undefined` while it still runs */
 function work(
@@ -131,7 +132,9 @@ function work(
   const over = (): boolean => running && w.now >= story.nowMs - 20_000;
   const hurtAt = story.incident ? random.whole(0, steps.length - 1) : -1;
   for (const [i, step] of steps.entries()) {
-    const pause = step.breakMinutes.reduce((sum, b) => sum + b, 0);
+    const planned = step.breakMinutes.reduce((sum, b) => sum + b, 0);
+    // The running visit is shown in a step, not in a break that began long ago.
+    const pause = running && w.now + (planned + SHOWN_MINUTES) * 60_000 >= story.nowMs ? 0 : planned;
     if (pause > 0) {
       w.write({ type: 'break_started', body: {} }).wait(pause);
       if (over()) return undefined;
