@@ -23,7 +23,18 @@ export default tseslint.config(
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.spec.ts', '**/testing/**'],
     rules: {
-      'no-restricted-globals': ['error', 'fetch', 'process', 'document', 'window', 'localStorage', 'setTimeout', 'setInterval', 'performance', 'crypto'],
+      'no-restricted-globals': [
+        'error',
+        'fetch',
+        'process',
+        'document',
+        'window',
+        'localStorage',
+        'setTimeout',
+        'setInterval',
+        'performance',
+        'crypto',
+      ],
       'no-restricted-properties': ['error', { object: 'Date', property: 'now' }, { object: 'Math', property: 'random' }],
       'no-restricted-imports': ['error', { patterns: ['node:*', '@angular/*', 'express*', 'kysely*'] }],
     },
@@ -40,5 +51,12 @@ export default tseslint.config(
     },
   },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
-  { files: ['**/*.spec.ts', 'e2e/**/*.ts', 'tools/**/*.ts', '**/bench/**/*.ts', 'demo/**/*.ts'], rules: { '@typescript-eslint/explicit-module-boundary-types': 'off', 'no-console': 'off', '@typescript-eslint/no-non-null-assertion': 'off' } },
+  {
+    files: ['**/*.spec.ts', 'e2e/**/*.ts', 'tools/**/*.ts', '**/bench/**/*.ts', 'demo/**/*.ts'],
+    rules: {
+      '@typescript-eslint/explicit-module-boundary-types': 'off',
+      'no-console': 'off',
+      '@typescript-eslint/no-non-null-assertion': 'off',
+    },
+  },
 );

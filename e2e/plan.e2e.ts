@@ -46,6 +46,22 @@ test('the plan changes with each finding, and says why', async ({ page }) => {
   expect(bit).toContain('basket muzzle');
   await page.locator('button.step', { hasText: 'Clip out tight mats' }).click();
   await expect(page.getByText('basket muzzle on before the first tool').first()).toBeVisible();
+
+  // What is found later changes the plan at the table, when the groomer says so.
+  await page.getByRole('button', { name: 'Take it to the table' }).click();
+  await page.waitForURL('**/work');
+  await page.goto(`${visit}/plan`);
+  await expect(page.getByText('This plan is at the table.')).toBeVisible();
+  await page.goto(`${visit}/feel_over`);
+  await pickZone(page, 'ear_leather_left');
+  await page.getByRole('button', { name: 'Nothing passes' }).click();
+  await expect(page.getByText('Grade 3, tight')).toBeVisible();
+  await page.goto(`${visit}/plan`);
+  await page.getByRole('button', { name: 'Take the changed plan to the table' }).click();
+  await page.waitForURL('**/work');
+  await page.getByRole('button', { name: /^Start/ }).click();
+  await page.getByRole('button', { name: /^Other/ }).click();
+  await expect(page.getByText(/Clip out tight mats at ears and face/).last()).toBeVisible();
 });
 
 test('what the owner refuses falls out of the plan', async ({ page }) => {

@@ -77,6 +77,22 @@ export class HandlingPlanPage {
     });
   }
 
+  /** Whether the plan that follows from the findings now is another one than the one at the table. */
+  protected readonly differs = computed(() => {
+    const plan = this.plan();
+    const taken = this.store.state().plan;
+    const key = (steps: readonly { id: string; hold: string; minutes: number }[]): string =>
+      steps.map((s) => `${s.id} ${s.hold} ${s.minutes}`).join(', ');
+    return plan !== undefined && taken !== undefined && key(planRecordOf(plan).steps) !== key(taken.steps);
+  });
+
+  protected async replace(): Promise<void> {
+    const plan = this.plan();
+    if (!plan) return;
+    await this.store.record({ type: 'plan_accepted', body: { plan: planRecordOf(plan) } });
+    await this.router.navigate(['/visits', this.store.visitId(), 'work']);
+  }
+
   protected say(reasons: readonly Reason[]): { text: string; source: string }[] {
     return reasons.map((r) => ({ text: sayReason(r), source: sourceOfReason(r) }));
   }
