@@ -35,6 +35,12 @@ describe('chooseHold', () => {
     expect(ask({ reaches: ['armpits'] }, {}, { joints: { shoulder_left: 'painful' } }).hold).toBe('lap_or_side'));
   it('carries the belly of a big dog while a leg is up', () =>
     expect(ask({ reaches: ['hind_feet'] }, { weightKg: 28 }).also).toContain('belly_support'));
+  it('lifts a heavy dog by two into the tub', () => {
+    const c = ask({ reaches: ['washing'] }, { weightKg: 40 });
+    expect(c.also).toContain('helper');
+    expect(c.reasons[0]?.rule).toBe('hold.heavy_lift');
+  });
+  it('carries no belly while no leg is up', () => expect(ask({ reaches: ['rear', 'underside'] }).also).toEqual([]));
   it('does not grip a short nose', () => {
     const c = ask({ reaches: ['head'] }, { nose: 'short' });
     expect(c.rejected.map((r) => r.hold)).toContain('muzzle_steady');

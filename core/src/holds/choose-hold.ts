@@ -72,7 +72,7 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     also.add('belly_support');
     reasons.push(reason('hold.belly_support', {}, 0.6));
   }
-  if (q.reaches.includes('underside') && hold !== 'lap_or_side' && hold !== 'belly_support') {
+  if (q.reaches.includes('underside') && hold === 'foreleg_forward') {
     also.add('belly_support');
     if (!reasons.some((r) => r.rule === 'hold.belly_support')) reasons.push(reason('hold.belly_support', {}, 0.6));
   }
@@ -105,6 +105,11 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     needsHelper = true;
     also.add('helper');
     reasons.push(reason('hold.heavy_helper', { kg: q.dog.weightKg }, 0.6));
+  }
+  if (hasKind(q.kinds, 'needs_two') && q.reaches.includes('washing')) {
+    needsHelper = true;
+    also.add('helper');
+    reasons.push(reason('hold.heavy_lift', { kg: q.dog.weightKg }, 0.7));
   }
   if (hold === 'cupped_chin' && q.dog.nose === 'short') reasons.push(reason('hold.short_nose_head_up', {}, 0.9));
   if (q.dog.conditions.includes('blind') || q.dog.conditions.includes('deaf')) reasons.push(reason('hold.touch_before_move', {}, 0.8));

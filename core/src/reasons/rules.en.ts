@@ -125,6 +125,7 @@ export const RULES = {
   ),
   'hold.for_vet': rule('{name} may bite, a muzzle is not safe, and nobody can help: this is for a vet.', FLOOR),
   'hold.heavy_helper': rule('{kg} kg: a second person carries while a leg is up.', DEFAULT),
+  'hold.heavy_lift': rule('{kg} kg: two people lift, into the tub, out of it, and onto the table.', DEFAULT),
   'hold.no_muzzle_short_nose': rule('No muzzle on a short nose: too little air.', FLOOR),
   'hold.no_muzzle_breath': rule('No muzzle with heart or airway disease.', FLOOR),
   'hold.no_muzzle_wet': rule('No muzzle in the tub or at the dryer.', FLOOR),
