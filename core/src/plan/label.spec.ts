@@ -1,0 +1,157 @@
+import fc from 'fast-check';
+import { recoveryPerMinute } from '../strain/index.js';
+import {
+  POINT_MINUTES_PER_MINUTE,
+  POSTS,
+  TIERS,
+  burden,
+  chosenSteps,
+  dominates,
+  grow,
+  insert,
+  restTable,
+  simulate,
+  type Growth,
+  type Label,
+  type PlanProblem,
+  type SolverStep,
+} from './index.js';
+
+const K = recoveryPerMinute(6);
+const REST = restTable(K, POINT_MINUTES_PER_MINUTE);
+
+const label = (strain: number, standing: number, minutes: number, points: number): Label => ({
+  strain,
+  standing,
+  minutes,
+  burden: points,
+  parent: undefined,
+  step: -1,
+  breaks: undefined,
+});
+const step = (change: Partial<SolverStep> = {}): SolverStep => ({
+  id: 'a',
+  tier: 'welfare',
+  worth: 1,
+  minutes: 6,
+  ratePerMinute: 2,
+  post: 'table',
+  standing: true,
+  ...change,
+});
+const problem = (steps: readonly SolverStep[], change: Partial<PlanProblem> = {}): PlanProblem => ({
+  steps,
+  order: [],
+  startStrain: 10,
+  halfLifeMinutes: 6,
+  fatiguePerMinute: 0.004,
+  continuousStandingMinutes: 20,
+  totalStandingMinutes: 200,
+  workMinutes: Infinity,
+  sessionMinutes: 300,
+  startPost: 'table',
+  startStandingMinutes: 0,
+  ...change,
+});
+const growth = (p: PlanProblem, worked = 0): Growth => ({ problem: p, rest: REST, keepMinutes: true, worked });
+const least = (labels: readonly Label[]): number => Math.min(Infinity, ...labels.map((l) => l.burden));
+
+const labels = fc
+  .record({
+    strain: fc.double({ min: 0, max: 60, noNaN: true }),
+    standing: fc.integer({ min: 0, max: 20 }),
+    minutes: fc.integer({ min: 0, max: 60 }),
+    dose: fc.double({ min: 0, max: 80, noNaN: true }),
+  })
+  .map((r) => label(r.strain, r.standing, r.minutes, r.dose + POINT_MINUTES_PER_MINUTE * r.minutes));
+const steps = fc
+  .record({
+    tier: fc.constantFrom(...TIERS),
+    minutes: fc.integer({ min: 2, max: 9 }),
+    ratePerMinute: fc.double({ min: 0.2, max: 5, noNaN: true }),
+    post: fc.constantFrom(...POSTS),
+    standing: fc.boolean(),
+  })
+  .map((r) => step(r));
+
+describe('dominates', () => {
+  it('holds when nothing is worse', () => {
+    expect(dominates(label(10, 5, 10, 40), label(12, 5, 10, 40), REST, true)).toBeTrue();
+    expect(dominates(label(12, 5, 10, 40), label(10, 5, 10, 40), REST, true)).toBeFalse();
+  });
+  it('holds against a dog that has rested before it had to: the rest can be taken later', () => {
+    const now = label(40, 10, 10, 50);
+    const rested = label(40 * Math.exp(-K * 5) + 0.001, 0, 15, 50 + 15 + 60);
+    expect(dominates(now, rested, REST, true)).toBeTrue();
+  });
+  it('does not hold when the rest would come too late for the clock', () => {
+    expect(dominates(label(40, 10, 13, 50), label(22, 0, 15, 100), REST, true)).toBeFalse();
+  });
+
+  it('is right: whatever step follows, the dominated label ends no better', () => {
+    fc.assert(
+      fc.property(labels, labels, fc.array(steps, { minLength: 1, maxLength: 2 }), (a, b, list) => {
+        fc.pre(dominates(a, b, REST, true));
+        const p = problem(list);
+        let [fromA, fromB]: [Label[], Label[]] = [[a], [b]];
+        let post = p.startPost;
+        list.forEach((s, i) => {
+          fromA = fromA.flatMap((l) => grow(growth(p, i * 5), l, post, i));
+          fromB = fromB.flatMap((l) => grow(growth(p, i * 5), l, post, i));
+          post = s.post;
+        });
+        expect(least(fromA)).toBeLessThanOrEqual(least(fromB) + 1e-6);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+});
+
+describe('insert', () => {
+  it('keeps no label that another one dominates', () => {
+    fc.assert(
+      fc.property(fc.array(labels, { maxLength: 30 }), (list) => {
+        const bucket: Label[] = [];
+        for (const l of list) insert(bucket, l, REST, true);
+        for (const a of bucket)
+          for (const b of bucket) if (a !== b) expect(dominates(a, b, REST, true) && dominates(b, a, REST, true)).toBeFalse();
+        for (const l of list) expect(bucket.some((k) => k === l || dominates(k, l, REST, true))).toBeTrue();
+      }),
+      { numRuns: 150 },
+    );
+  });
+});
+
+describe('grow', () => {
+  it('says what simulate says of the same step and breaks', () => {
+    fc.assert(
+      fc.property(steps, fc.integer({ min: 0, max: 40 }), (s, startStrain) => {
+        const p = problem([s], { startStrain });
+        for (const way of grow(growth(p), label(startStrain, 0, 0, 0), 'table', 0)) {
+          const run = simulate(p, chosenSteps(way));
+          expect(run.broken).toBeUndefined();
+          expect(way.minutes).toBeCloseTo(run.minutes, 9);
+          expect(way.burden).toBeCloseTo(burden(run), 6);
+          expect(way.strain).toBeCloseTo(run.stretches.at(-1)?.strainTo ?? -1, 9);
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+  it('gives nothing when no rest is long enough', () =>
+    expect(grow(growth(problem([step({ ratePerMinute: 40, minutes: 10 })])), label(10, 0, 0, 0), 'table', 0)).toEqual([]));
+  it('takes a break before a part that would stand too long', () => {
+    const ways = grow(growth(problem([step({ minutes: 8 })], { continuousStandingMinutes: 10 })), label(5, 6, 6, 18), 'table', 0);
+    expect(ways.length).toBeGreaterThan(0);
+    for (const w of ways) expect(chosenSteps(w)[0]?.breaks.some((b) => b > 0)).toBeTrue();
+  });
+  it('asks for no break from a dog that does not stand', () => {
+    const ways = grow(
+      growth(problem([step({ minutes: 8, standing: false, ratePerMinute: 0.5 })], { continuousStandingMinutes: 10 })),
+      label(5, 9, 6, 18),
+      'table',
+      0,
+    );
+    expect(ways.some((w) => chosenSteps(w)[0]?.breaks.every((b) => b === 0))).toBeTrue();
+  });
+});

@@ -1,0 +1,114 @@
+import { NOTHING_FOUND, dogFactsOf } from '@mansuet/core/dogs';
+import { makePlan } from '@mansuet/core/plan';
+import { planRecordOf, type EventDraft } from '@mansuet/core/visit';
+import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
+import { TablePage } from './table.page';
+
+const PLAN = planRecordOf(
+  makePlan({
+    dog: dogFactsOf(
+      {
+        name: 'Moss',
+        sex: 'female',
+        neutered: true,
+        born: '2021-06-01',
+        weightKg: 18,
+        coat: 'curly',
+        nose: 'medium',
+        ears: 'drop',
+        tail: 'long',
+        build: 'light',
+        conditions: [],
+        biteHistory: false,
+        triggers: [],
+        treatsAllowed: true,
+        standingSeenMinutes: null,
+      },
+      3,
+    ),
+    feelOver: NOTHING_FOUND,
+    asked: { items: ['bath', 'nails', 'sanitary'], wantedMm: 9, sessionMinutes: 120 },
+    history: [],
+    fit: 'go',
+    helperThere: false,
+    refused: [],
+    trained: true,
+    today: '2026-11-25',
+  }),
+);
+const READY: readonly EventDraft[] = [...FELT, { type: 'feel_over_done', body: {} }, { type: 'plan_accepted', body: { plan: PLAN } }];
+
+describe('TablePage', () => {
+  let visit: OpenVisit<TablePage>;
+  beforeEach(async () => {
+    visit = await openVisit(TablePage, READY);
+  });
+  afterEach(() => visit.close());
+  const key = async (k: string): Promise<void> => {
+    const before = visit.store.state().eventCount;
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true }));
+    for (let i = 0; i < 20 && visit.store.state().eventCount === before; i++) await new Promise((done) => setTimeout(done, 15));
+    await new Promise((done) => setTimeout(done, 60));
+    await visit.fixture.whenStable();
+  };
+  const work = () => visit.store.state().work;
+
+  it('takes no signal before the work has begun', async () => {
+    expect(visit.button(/growls$/).disabled).toBeTrue();
+    await key('7');
+    expect(work()).toBeUndefined();
+  });
+
+  it('starts the first planned step with its planned hold, and goes on to the next', async () => {
+    await visit.click(/^Start/);
+    const first = PLAN.steps[0]!;
+    expect(work()?.running).toBe(first.id);
+    expect(work()?.hold).toBe(first.hold);
+    await visit.click(/^Step done/);
+    expect(work()?.steps.get(first.id)?.status).toBe('done');
+    expect(visit.host.textContent).toContain(PLAN.steps[1]!.label);
+  });
+
+  it('records signals by touch and by key, and undoes the last one', async () => {
+    await visit.click(/^Start/);
+    await visit.click(/licks lips or nose$/);
+    await key('7');
+    expect(visit.store.now()?.strain.band).toBe('pause');
+    expect(visit.host.querySelector('[role="alert"]')?.textContent).toContain('Pause');
+    await key('u');
+    expect(visit.store.now()?.strain.band).toBe('settled');
+    expect(visit.host.querySelector('.entry')?.textContent).toContain('Taken back');
+  });
+
+  it('says when an entry is durable, in words', async () => {
+    await visit.click(/^Start/);
+    await visit.click(/pulls away$/);
+    await visit.until(() => visit.host.querySelector('.entry')?.textContent?.startsWith('pulls away') === true);
+  });
+
+  it('pauses and goes on', async () => {
+    await visit.click(/^Start/);
+    await key('p');
+    expect(work()?.onBreakSinceMs).toBeDefined();
+    await key('p');
+    expect(work()?.onBreakSinceMs).toBeUndefined();
+  });
+
+  it('keeps Space and Enter for the button that has the focus', async () => {
+    const leave = visit.button(/Leave$/);
+    leave.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await visit.fixture.whenStable();
+    expect(work()).toBeUndefined();
+  });
+
+  it('can leave a step, and then finishes when nothing waits', async () => {
+    await visit.click(/^Start/);
+    for (const step of PLAN.steps) {
+      await visit.click(/^Leave it/);
+      expect(work()?.steps.get(step.id)?.status).toBe('left');
+    }
+    await visit.until(() => visit.host.textContent?.includes('All steps are done or left') === true);
+    await visit.click(/^Finish/);
+    expect(visit.store.state().ended?.outcome).toBe('finished');
+  });
+});

@@ -1,0 +1,175 @@
+import type { Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { Subject } from 'rxjs';
+import type { VisitContext } from '@mansuet/core/contract';
+import { EVENT_VERSION, VISIT_EVENT, nextStamp, uuidV7, type EventDraft, type Stamp, type VisitEvent } from '@mansuet/core/visit';
+import { ApiService } from '../server/api.service';
+import { LiveService } from '../server/live.service';
+import { SessionService } from '../server/session.service';
+import { VISIT_DB } from '../visit-log/visit-log.service';
+import { VisitDb } from '../visit-log/visit-db';
+import { VisitStore } from '../visit/visit-store';
+
+export const VISIT = '01900000-0000-7000-8000-000000000001';
+export const DOG = '01900000-0000-7000-8000-000000000002';
+export const STAFF = '01900000-0000-7000-8000-000000000003';
+const SALON = '01900000-0000-7000-8000-000000000004';
+
+const FACTS: VisitContext['file']['dog'] = {
+  name: 'Moss',
+  sex: 'female',
+  neutered: true,
+  born: '2021-06-01',
+  bornEstimated: false,
+  weightKg: 18,
+  coat: 'curly',
+  nose: 'medium',
+  ears: 'drop',
+  tail: 'long',
+  build: 'light',
+  conditions: [],
+  biteHistory: false,
+  triggers: [],
+  treatsAllowed: true,
+  standingSeenMinutes: null,
+};
+
+export const BOOKED: EventDraft = {
+  type: 'visit_booked',
+  body: {
+    dogId: DOG,
+    arrivesAt: new Date().toISOString(),
+    groomerId: STAFF,
+    asked: { items: ['bath', 'nails', 'sanitary'], wantedMm: 9, sessionMinutes: 120 },
+    helperThere: false,
+  },
+};
+export const FELT: readonly EventDraft[] = [
+  { type: 'file_read', body: {} },
+  { type: 'fit_answered', body: { signs: [], vetAgreed: false, roomCelsius: 20 } },
+  { type: 'mood_felt', body: { mood: 'still' } },
+];
+
+/** Events as another tablet would have written them, a second apart, ending now. */
+export function written(drafts: readonly EventDraft[]): VisitEvent[] {
+  let stamp: Stamp | undefined;
+  const from = Date.now() - drafts.length * 1000;
+  return drafts.map((draft, i) => {
+    const nowMs = from + i * 1000;
+    stamp = nextStamp(stamp, nowMs, 'other');
+    return VISIT_EVENT.parse({
+      id: uuidV7(nowMs, (b) => crypto.getRandomValues(b)),
+      visitId: VISIT,
+      at: new Date(nowMs).toISOString(),
+      by: STAFF,
+      stamp,
+      v: EVENT_VERSION,
+      ...draft,
+    });
+  });
+}
+
+export interface OpenVisit<T> {
+  readonly fixture: ComponentFixture<T>;
+  readonly host: HTMLElement;
+  readonly store: VisitStore;
+  /** A button by what it says. */
+  button(text: string | RegExp): HTMLButtonElement;
+  click(text: string | RegExp): Promise<void>;
+  /** Waits until something is so. */
+  until(so: () => boolean): Promise<void>;
+  close(): Promise<void>;
+}
+
+/** A page inside a visit, on a fake server that stores everything. The rest is real: store, log, database, planner. */
+export async function openVisit<T>(page: Type<T>, drafts: readonly EventDraft[], dog: Partial<typeof FACTS> = {}): Promise<OpenVisit<T>> {
+  const events = written([BOOKED, ...drafts]);
+  const staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer' as const, trained: true };
+  const salon = {
+    salonId: SALON,
+    name: 'Tidewrack',
+    vetName: 'Port Ellery practice',
+    vetPhone: '0550 9',
+    currency: 'EUR',
+    ratePerMinuteMinor: 90,
+  };
+  const context: VisitContext = {
+    visitId: VISIT,
+    file: {
+      dogId: DOG,
+      version: 1,
+      dog: { ...FACTS, ...dog },
+      owner: { ownerId: SALON, name: 'Perpetua Glain', phone: '0550 1', email: '' },
+      notes: [],
+      visits: [],
+      marks: [],
+    },
+    staff: [staff],
+    salon,
+    events,
+  };
+  const db = new VisitDb(`spec-${crypto.randomUUID()}`);
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([{ path: '**', children: [] }]),
+      VisitStore,
+      {
+        provide: ApiService,
+        useValue: {
+          get: () => Promise.resolve({ ok: true, value: context }),
+          send: (_m: string, _p: string, body: { events: { id: string }[] }) =>
+            Promise.resolve({ ok: true, value: { stored: body.events.map((e) => e.id), known: [] } }),
+        },
+      },
+      { provide: LiveService, useValue: { changes$: new Subject() } },
+      { provide: SessionService, useValue: { signedIn: () => ({ staff, salon, csrf: 'x' }), may: () => true } },
+      { provide: VISIT_DB, useValue: db },
+    ],
+  });
+  const store = TestBed.inject(VisitStore);
+  store.visitId.set(VISIT);
+  const fixture = TestBed.createComponent(page);
+  const host = fixture.nativeElement as HTMLElement;
+  const until = async (so: () => boolean): Promise<void> => {
+    for (let i = 0; i < 250 && !so(); i++) {
+      await new Promise((done) => setTimeout(done, 20));
+      await fixture.whenStable();
+    }
+    if (!so()) throw new Error(`it never came to be: ${so.toString()}; the page says: ${host.innerText.slice(0, 600)}`);
+  };
+  const button = (text: string | RegExp): HTMLButtonElement => {
+    const all = [...host.querySelectorAll('button'), ...document.querySelectorAll<HTMLButtonElement>('.cdk-overlay-container button')];
+    const found = all.find((b) =>
+      typeof text === 'string' ? b.textContent?.trim() === text : text.test(b.textContent?.replace(/\s+/g, ' ').trim() ?? ''),
+    );
+    if (!found) throw new Error(`no button ${String(text)} among ${all.map((b) => b.textContent?.trim()).join(' | ')}`);
+    return found;
+  };
+  await until(() => store.context() !== undefined && store.state().eventCount === events.length);
+  return {
+    fixture,
+    host,
+    store,
+    button,
+    until,
+    click: async (text) => {
+      const before = store.state().eventCount;
+      button(text).click();
+      await fixture.whenStable();
+      for (let i = 0; i < 20 && store.state().eventCount === before; i++) await new Promise((done) => setTimeout(done, 15));
+      // One tap may write two events; both are waited for.
+      for (let last = -1; last !== store.state().eventCount;) {
+        last = store.state().eventCount;
+        await new Promise((done) => setTimeout(done, 60));
+      }
+      await fixture.whenStable();
+    },
+    close: async () => {
+      fixture.destroy();
+      TestBed.resetTestingModule();
+      await new Promise((done) => setTimeout(done, 100));
+      await db.delete();
+    },
+  };
+}
