@@ -37,6 +37,7 @@ export async function test(only: readonly string[]): Promise<number> {
     { name: 'types', go: () => run('npm', ['run', 'typecheck', '--silent'], NPX) },
     { name: 'core', go: jasmine('core', {}) },
     { name: 'server', go: jasmine('server', serverEnv) },
+    { name: 'demo', go: jasmine('demo', serverEnv) },
     { name: 'web', go: () => run(bin('ng'), ['test'], { ...NPX, cwd: join(ROOT, 'web') }) },
     { name: 'build', go: async () => buildStage() },
     {

@@ -1,0 +1,59 @@
+import pg from 'pg';
+import { pino } from 'pino';
+import { specServer, type SpecServer } from '../testing/spec-salon.js';
+import { CHANNEL } from '../visits/append-events.js';
+import { LiveHub } from './live-hub.js';
+
+describe('LiveHub', () => {
+  let server: SpecServer;
+  let hub: LiveHub;
+  let owner: pg.Client;
+  beforeAll(async () => {
+    server = await specServer();
+    hub = new LiveHub(server.appUrl, pino({ level: 'silent' }));
+    await hub.start();
+    owner = new pg.Client({ connectionString: server.ownerUrl });
+    await owner.connect();
+  });
+  afterAll(async () => {
+    await hub.close();
+    await owner.end();
+    await server.close();
+  });
+
+  const next = (salonId: string): Promise<string | undefined> =>
+    new Promise((done) => {
+      const stop = hub.subscribe(salonId, (visitId) => {
+        stop();
+        done(visitId);
+      });
+    });
+  const notify = (payload: string) => owner.query('select pg_notify($1, $2)', [CHANNEL, payload]);
+
+  it('tells a salon of its visits and no other salon', async () => {
+    const other: (string | undefined)[] = [];
+    const stop = hub.subscribe('b', (v) => other.push(v));
+    const heard = next('a');
+    await notify('a:visit-1');
+    expect(await heard).toBe('visit-1');
+    expect(other).toEqual([]);
+    stop();
+  });
+  it('is not disturbed by a notice that it cannot read', async () => {
+    const heard = next('a');
+    await notify('nonsense');
+    await notify('a:visit-2');
+    expect(await heard).toBe('visit-2');
+  });
+  it('comes back after its connection was cut, and tells everyone to look again', async () => {
+    const heard = next('a');
+    const admin = new pg.Client({ connectionString: process.env['MANSUET_ADMIN_URL'] });
+    await admin.connect();
+    await admin.query(`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen%'`);
+    await admin.end();
+    expect(await heard).toBeUndefined();
+    const again = next('a');
+    await notify('a:visit-3');
+    expect(await again).toBe('visit-3');
+  });
+});
