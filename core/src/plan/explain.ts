@@ -83,14 +83,20 @@ export function whyLeftOut(problem: PlanProblem, index: number, steps: readonly 
   if (!bearableAlone(problem, index)) return [reason('left.strain_alone', { rate: built.rate.mean, tier: step.tier }, 0.9)];
   const run = simulate(problem, chosen);
   const worked = chosen.reduce((sum, c) => sum + (problem.steps[c.step]?.minutes ?? 0), 0);
+  // A bath is not done without its drying: what belongs together is counted together.
+  const together = problem.steps.filter(
+    (s, i) =>
+      !done.has(i) &&
+      (s.id === step.id ||
+        problem.order.some((r) => r.kind === 'finishes' && [r.first, r.then].includes(step.id) && [r.first, r.then].includes(s.id))),
+  );
+  const minutes = together.reduce((sum, s) => sum + s.minutes, 0);
+  const standing = together.reduce((sum, s) => sum + (s.standing ? s.minutes : 0), 0);
   const reasons: Reason[] = [];
-  if (worked + step.minutes > problem.workMinutes)
-    reasons.push(reason('left.work', { limit: problem.workMinutes, minutes: step.minutes }, 0.9));
-  if (step.standing && run.standingMinutes + step.minutes > problem.totalStandingMinutes) {
-    reasons.push(reason('left.standing', { limit: problem.totalStandingMinutes, minutes: step.minutes }, 0.9));
-  }
-  if (run.minutes + step.minutes > problem.sessionMinutes)
-    reasons.push(reason('left.session', { limit: problem.sessionMinutes, minutes: step.minutes }, 0.8));
-  if (reasons.length === 0) reasons.push(reason('left.together', { minutes: step.minutes }, 0.8));
+  if (worked + minutes > problem.workMinutes) reasons.push(reason('left.work', { limit: problem.workMinutes, minutes }, 0.9));
+  if (run.standingMinutes + standing > problem.totalStandingMinutes)
+    reasons.push(reason('left.standing', { limit: problem.totalStandingMinutes, minutes: standing }, 0.9));
+  if (run.minutes + minutes > problem.sessionMinutes) reasons.push(reason('left.session', { limit: problem.sessionMinutes, minutes }, 0.8));
+  if (reasons.length === 0) reasons.push(reason('left.together', { minutes }, 0.8));
   return reasons;
 }

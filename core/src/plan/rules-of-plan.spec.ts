@@ -46,7 +46,7 @@ describe('the order of work (common practice, no source)', () => {
     for (const without of ['order.wash_first', 'order.clip_first']) {
       const p = precedenceOf({ ...problem, order: problem.order.filter((o) => o.rule !== without) });
       let done = 0;
-      for (let round = 0; round < ACTIVITIES.length; round++) {
+      for (const _round of ACTIVITIES) {
         ACTIVITIES.forEach((_, i) => {
           const before = p.shutsOut[i] ?? 0;
           if ((before & ~done) === 0) done |= 1 << i;

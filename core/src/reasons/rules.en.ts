@@ -213,7 +213,10 @@ export const RULES = {
   'left.standing': rule('{minutes} min more on its feet would pass {limit} min in all.', DEFAULT),
   'left.session': rule('It takes {minutes} min; there are {limit} min today with breaks and changes of place.', 'computed'),
   'left.strain_alone': rule('At {rate} points a minute strain would pass the line for what is {tier}, with any break.', DEFAULT),
-  'left.together': rule('Together with the rest strain would pass its line; {minutes} min on a day of its own.', DEFAULT),
+  'left.together': rule(
+    'With the rests it would need it does not fit beside the other work today: {minutes} min on a day of its own.',
+    'computed',
+  ),
   // Second visit
   'second.welfare': rule('What matters for health was left: within a week.', DEFAULT),
   'second.puppy': rule('Puppies come back soon, for short: the salon becomes ordinary.', PRACTICE),

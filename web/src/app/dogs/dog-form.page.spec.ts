@@ -1,0 +1,110 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { Router, provideRouter } from '@angular/router';
+import { ApiService } from '../server/api.service';
+import { DogFormPage } from './dog-form.page';
+
+const ID = '01900000-0000-7000-8000-000000000001';
+
+describe('DogFormPage', () => {
+  let fixture: ComponentFixture<DogFormPage>;
+  let sent: { method: string; path: string; body: { dog: Record<string, unknown> } }[];
+  let refuse: boolean;
+  const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
+  const input = (name: string): HTMLInputElement => host().querySelector<HTMLInputElement>(`input[name="${name}"]`)!;
+  const type = async (name: string, value: string): Promise<void> => {
+    input(name).value = value;
+    input(name).dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+  };
+  const save = async (): Promise<void> => {
+    host().querySelector<HTMLButtonElement>('button[type="submit"]')!.click();
+    await fixture.whenStable();
+    await new Promise((done) => setTimeout(done, 20));
+    await fixture.whenStable();
+  };
+  const chip = (text: string): HTMLButtonElement => [...host().querySelectorAll('button')].find((b) => b.textContent?.trim() === text)!;
+
+  beforeEach(async () => {
+    sent = [];
+    refuse = false;
+    TestBed.configureTestingModule({
+      providers: [
+        provideRouter([{ path: '**', children: [] }]),
+        {
+          provide: ApiService,
+          useValue: {
+            send: (method: string, path: string, body: { dog: Record<string, unknown> }) => {
+              sent.push({ method, path, body });
+              return Promise.resolve(
+                refuse
+                  ? {
+                      ok: false,
+                      failure: {
+                        kind: 'refused',
+                        problem: {
+                          type: '',
+                          title: 'Some values cannot be taken.',
+                          status: 422,
+                          code: 'bad_input',
+                          errors: [{ path: 'dog.name', message: 'There is such a dog.' }],
+                        },
+                      },
+                    }
+                  : { ok: true, value: { id: ID } },
+              );
+            },
+          },
+        },
+      ],
+    });
+    fixture = TestBed.createComponent(DogFormPage);
+    await fixture.whenStable();
+    await type('name', 'Quince');
+    await type('born', '2022-05-01');
+    await type('kg', '12');
+    await type('ownerName', 'Gudrun Selby');
+  });
+
+  it('sends what was typed, and goes on to the booking', async () => {
+    const navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    chip('sore joints').click();
+    chip('nails').click();
+    chip('Has bitten while handled').click();
+    await save();
+    expect(sent[0]?.body.dog).toEqual(
+      jasmine.objectContaining({
+        name: 'Quince',
+        weightKg: 12,
+        conditions: ['arthritis'],
+        triggers: [{ cause: 'nails' }],
+        biteHistory: true,
+        standingSeenMinutes: null,
+      }),
+    );
+    expect(navigate).toHaveBeenCalledWith(['/dogs', ID, 'book']);
+  });
+
+  it('sends nothing while a field is wrong, and says it beside the field', async () => {
+    await type('born', '2999-01-01');
+    await save();
+    expect(sent).toEqual([]);
+    expect(input('born').closest('label')?.textContent).toContain('This day has not come yet.');
+    expect(input('name').value).toBe('Quince');
+  });
+
+  it('asks back for a heavy dog of light build, and takes it all the same', async () => {
+    await type('kg', '70');
+    expect(host().textContent).toContain('70 kg for a light dog: is that right?');
+    await save();
+    expect(sent[0]?.body.dog['weightKg']).toBe(70);
+  });
+
+  it('shows what the server refuses, and keeps what was typed', async () => {
+    refuse = true;
+    await save();
+    expect(host().textContent).toContain('There is such a dog.');
+    expect(input('ownerName').value).toBe('Gudrun Selby');
+  });
+
+  it('says the age while the date is typed', () => expect(host().textContent).toMatch(/\(\d+ years\)/));
+});

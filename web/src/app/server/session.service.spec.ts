@@ -1,0 +1,78 @@
+import { TestBed } from '@angular/core/testing';
+import type { Session } from '@mansuet/core/contract';
+import { ApiService, type Answer } from './api.service';
+import { SessionService } from './session.service';
+
+const ID = '01900000-0000-7000-8000-000000000001';
+const SIGNED_IN: Session = {
+  signedIn: {
+    staff: { staffId: ID, name: 'Tomasz Vane', role: 'bather', trained: false },
+    salon: { salonId: ID, name: 'Tidewrack', vetName: '', vetPhone: '', currency: 'EUR', ratePerMinuteMinor: 90 },
+    csrf: 'token',
+  },
+  firstRun: false,
+  demoLogins: [],
+};
+const OFFLINE: Answer<Session> = { ok: false, failure: { kind: 'offline' } };
+
+describe('SessionService', () => {
+  let answer: Answer<Session>;
+  let asked: number;
+  const api = { csrf: '', get: () => (asked++, Promise.resolve(answer)), send: () => Promise.resolve(answer) };
+  const make = (): SessionService => {
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [{ provide: ApiService, useValue: api }] });
+    return TestBed.inject(SessionService);
+  };
+  beforeEach(() => {
+    localStorage.removeItem('mansuet.session');
+    asked = 0;
+    api.csrf = '';
+    answer = { ok: true, value: SIGNED_IN };
+  });
+  afterEach(() => localStorage.removeItem('mansuet.session'));
+
+  it('asks once, and hands the token to the calls', async () => {
+    const session = make();
+    await Promise.all([session.ready(), session.ready()]);
+    await session.ready();
+    expect(asked).toBe(1);
+    expect(api.csrf).toBe('token');
+  });
+
+  it('knows what a role may do', async () => {
+    const session = make();
+    expect(session.may('record')).toBeFalse();
+    await session.ready();
+    expect([session.may('record'), session.may('book')]).toEqual([true, false]);
+  });
+
+  it('goes on with the last session when the server does not answer', async () => {
+    await make().ready();
+    answer = OFFLINE;
+    const later = make();
+    expect((await later.ready()).signedIn?.staff.name).toBe('Tomasz Vane');
+    expect(later.signedIn()?.staff.role).toBe('bather');
+  });
+
+  it('asks for a sign-in when nothing is known', async () => {
+    answer = OFFLINE;
+    expect((await make().ready()).signedIn).toBeNull();
+  });
+
+  it('does not trust what it cannot read on the device', async () => {
+    localStorage.setItem('mansuet.session', '{"signedIn": {"staff": 1}}');
+    answer = OFFLINE;
+    expect((await make().ready()).signedIn).toBeNull();
+    localStorage.setItem('mansuet.session', 'not JSON');
+    expect((await make().ready()).signedIn).toBeNull();
+  });
+
+  it('forgets everything at sign-out', async () => {
+    const session = make();
+    await session.ready();
+    await session.signOut();
+    expect(session.signedIn()).toBeUndefined();
+    expect(localStorage.getItem('mansuet.session')).toBeNull();
+  });
+});

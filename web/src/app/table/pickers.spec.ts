@@ -1,0 +1,107 @@
+import { TestBed } from '@angular/core/testing';
+import { NOTHING_FOUND } from '@mansuet/core/dogs';
+import type { EventDraft } from '@mansuet/core/visit';
+import { BladePicker } from './blade-picker';
+import { HoldPicker } from './hold-picker';
+import { IncidentForm } from './incident-form';
+import { SignalList } from './signal-list';
+
+const buttons = (host: HTMLElement): HTMLButtonElement[] => [...host.querySelectorAll('button')];
+const byText = (host: HTMLElement, text: RegExp): HTMLButtonElement => {
+  const found = buttons(host).find((b) => text.test(b.textContent?.replace(/\s+/g, ' ').trim() ?? ''));
+  if (!found) throw new Error(`no button ${String(text)}`);
+  return found;
+};
+
+describe('BladePicker', () => {
+  it('shuts banned blades and says the rule; the same blade can be swapped for a cool one', async () => {
+    const fixture = TestBed.createComponent(BladePicker);
+    fixture.componentRef.setInput('zones', ['armpit_left']);
+    fixture.componentRef.setInput('feelOver', NOTHING_FOUND);
+    fixture.componentRef.setInput('blade', '10');
+    fixture.componentRef.setInput('trained', true);
+    const used: unknown[] = [];
+    const touched: string[] = [];
+    fixture.componentInstance.used.subscribe((u) => used.push(u));
+    fixture.componentInstance.touched.subscribe((t) => touched.push(t));
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    const seven = byText(host, /^#7F/);
+    expect(seven.disabled).toBeTrue();
+    expect(seven.textContent).toContain('rises into the teeth');
+    expect(byText(host, /^#15/).disabled).toBeFalse();
+    byText(host, /^Swapped for a cool #10/).click();
+    byText(host, /^#15/).click();
+    byText(host, /^No blade/).click();
+    byText(host, /^warm$/).click();
+    expect(used).toEqual([
+      { blade: '10', cool: true },
+      { blade: '15', cool: false },
+      { blade: null, cool: false },
+    ]);
+    expect(touched).toEqual(['warm']);
+  });
+});
+
+describe('HoldPicker', () => {
+  it('offers holds from least force on, each with where it never presses, and aids on top', async () => {
+    const fixture = TestBed.createComponent(HoldPicker);
+    fixture.componentRef.setInput('hold', 'leg_folded');
+    fixture.componentRef.setInput('also', ['belly_support']);
+    const used: unknown[] = [];
+    fixture.componentInstance.used.subscribe((u) => used.push(u));
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    expect(buttons(host)[0]?.textContent).toContain('hand resting on the dog');
+    byText(host, /^a helper$/).click();
+    await fixture.whenStable();
+    byText(host, /^on the lap/).click();
+    byText(host, /^Same hold, with these/).click();
+    expect(used).toEqual([
+      { hold: 'lap_or_side', also: ['belly_support', 'helper'] },
+      { hold: 'leg_folded', also: ['belly_support', 'helper'] },
+    ]);
+  });
+});
+
+describe('IncidentForm', () => {
+  it('says what to do at once before it asks anything, and rings the vet when it is severe', async () => {
+    const fixture = TestBed.createComponent(IncidentForm);
+    fixture.componentRef.setInput('zones', ['belly', 'anus']);
+    fixture.componentRef.setInput('vet', 'Port Ellery practice 0550 9');
+    const recorded: EventDraft[] = [];
+    fixture.componentInstance.recorded.subscribe((d) => recorded.push(d));
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    byText(host, /^nick$/).click();
+    await fixture.whenStable();
+    expect(host.querySelector('[role="alert"]')?.textContent).toContain('Press with clean gauze for 5 min');
+    expect(host.textContent).not.toContain('0550 9');
+    byText(host, /^severe/).click();
+    byText(host, /^belly$/).click();
+    await fixture.whenStable();
+    expect(host.querySelector('[role="alert"]')?.textContent).toContain('0550 9');
+    byText(host, /^Record it/).click();
+    expect(recorded[0]?.body).toEqual(jasmine.objectContaining({ kind: 'nick', harm: 'severe', zone: 'belly', what: '' }));
+  });
+});
+
+describe('SignalList', () => {
+  it('holds every signal, body alarms last', async () => {
+    const fixture = TestBed.createComponent(SignalList);
+    const seen: string[] = [];
+    fixture.componentInstance.seen.subscribe((s) => seen.push(s));
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    expect([...host.querySelectorAll('h3')].map((h) => h.textContent)).toEqual([
+      'Good',
+      'Early',
+      'Rising',
+      'Hard: tool off',
+      'Body alarm: stop, vet now',
+    ]);
+    byText(host, /^whale eye$/).click();
+    expect(seen).toEqual(['whale_eye']);
+    expect(buttons(host).length).toBe(31);
+  });
+});

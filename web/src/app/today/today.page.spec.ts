@@ -1,0 +1,115 @@
+import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { Subject } from 'rxjs';
+import type { Today } from '@mansuet/core/contract';
+import { replay, summarize, type EventDraft } from '@mansuet/core/visit';
+import { ApiService } from '../server/api.service';
+import { LiveService } from '../server/live.service';
+import { SessionService } from '../server/session.service';
+import { BOOKED, DOG, STAFF, VISIT, written } from '../testing/open-visit';
+import { VISIT_DB } from '../visit-log/visit-log.service';
+import { VisitDb } from '../visit-log/visit-db';
+import { TodayPage } from './today.page';
+
+const DAY = new Date().toISOString().slice(0, 10);
+
+function today(drafts: readonly EventDraft[]): Today {
+  const events = written([BOOKED, ...drafts]);
+  return {
+    day: DAY,
+    staff: [{ staffId: STAFF, name: 'Rafael Quist', role: 'groomer', trained: true }],
+    visits: [
+      {
+        visitId: VISIT,
+        dogId: DOG,
+        groomerId: STAFF,
+        arrivesAt: new Date(Date.now() - 600_000).toISOString(),
+        visitsBefore: 0,
+        events,
+        summary: summarize(replay(VISIT, events)),
+        dog: {
+          name: 'Fig',
+          sex: 'female',
+          neutered: true,
+          born: '2024-01-01',
+          bornEstimated: false,
+          weightKg: 9,
+          coat: 'wool',
+          nose: 'short',
+          ears: 'drop',
+          tail: 'long',
+          build: 'light',
+          conditions: [],
+          biteHistory: false,
+          triggers: [],
+          treatsAllowed: true,
+          standingSeenMinutes: null,
+        },
+      },
+    ],
+  };
+}
+
+describe('TodayPage', () => {
+  let db: VisitDb;
+  let changes: Subject<string | undefined>;
+  let answer: unknown;
+  let asked: number;
+
+  beforeEach(() => {
+    db = new VisitDb(`spec-${crypto.randomUUID()}`);
+    changes = new Subject();
+    asked = 0;
+    TestBed.configureTestingModule({
+      providers: [
+        provideRouter([]),
+        { provide: ApiService, useValue: { get: () => (asked++, Promise.resolve(answer)) } },
+        { provide: LiveService, useValue: { changes$: changes } },
+        { provide: SessionService, useValue: { may: () => true } },
+        { provide: VISIT_DB, useValue: db },
+      ],
+    });
+  });
+  afterEach(() => db.delete());
+
+  async function render(): Promise<HTMLElement> {
+    const fixture = TestBed.createComponent(TodayPage);
+    await settle();
+    await fixture.whenStable();
+    return fixture.nativeElement as HTMLElement;
+  }
+  const settle = () => new Promise((done) => setTimeout(done, 350));
+
+  it('says of each dog what it is, what is asked and what comes next', async () => {
+    answer = { ok: true, value: today([{ type: 'file_read', body: {} }]) };
+    const page = await render();
+    expect(page.querySelector('.name')?.textContent).toBe('Fig');
+    expect(page.textContent).toContain('First visit: nobody here knows yet what Fig minds.');
+    expect(page.querySelector('li a')?.textContent).toBe('Feel over');
+    expect(page.querySelector('li a')?.getAttribute('href')).toBe(`/visits/${VISIT}/feel_over`);
+    expect(page.querySelectorAll('li man-handling-mark svg[role="img"]').length).toBe(2);
+  });
+
+  it('looks again when a visit has grown', async () => {
+    answer = { ok: true, value: today([]) };
+    const page = await render();
+    expect(page.querySelector('li a')?.textContent).toBe('Read the file');
+    answer = { ok: true, value: today([{ type: 'file_read', body: {} }]) };
+    changes.next(VISIT);
+    await settle();
+    expect(asked).toBe(2);
+  });
+
+  it('shows what this device keeps when the server does not answer', async () => {
+    await db.answers.put({ key: 'today', value: today([]) });
+    answer = { ok: false, failure: { kind: 'offline' } };
+    const page = await render();
+    expect(page.textContent).toContain('The server does not answer.');
+    expect(page.querySelector('.name')?.textContent).toBe('Fig');
+  });
+
+  it('says what to do when no dog is booked', async () => {
+    answer = { ok: true, value: { ...today([]), visits: [] } };
+    expect((await render()).textContent).toContain('No dog is booked today');
+  });
+});
