@@ -1,14 +1,19 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
+import fc from 'fast-check';
 import Jasmine from 'jasmine';
 import { ROOT } from './place.js';
 
 /** Runs the specs of a workspace in Node and prints one line `N passed, N failed`. Load errors and "no specs" count as failed. */
+const DEFAULT_SEED = 20261125;
 const folder = join(ROOT, process.argv[2] ?? '');
 const only = process.argv[3] ?? '';
 const specs = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(
   (f) => f.endsWith('.spec.ts') && !f.includes('node_modules') && f.includes(only),
 );
+
+// One seed for all property tests, so that a run can be repeated; MANSUET_SEED=… looks elsewhere.
+fc.configureGlobal({ seed: Number(process.env['MANSUET_SEED'] ?? DEFAULT_SEED) });
 
 const runner = new Jasmine({ projectBaseDir: ROOT });
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 60_000;

@@ -79,7 +79,7 @@ describe('why a step was left', () => {
   });
   it('names the time there is', () => {
     const c = solved(anInput(), { sessionMinutes: 40 });
-    expect(rules(whyLeftOut(c.problem, index(c, 'body_clip'), c.steps, c.solution.chosen))).toContain('left.session');
+    expect(rules(whyLeftOut(c.problem, index(c, 'bath'), c.steps, c.solution.chosen))).toContain('left.session');
   });
   it('names minutes on its feet', () => {
     const c = solved(anInput(), { totalStandingMinutes: 20 });
