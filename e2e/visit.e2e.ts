@@ -33,6 +33,9 @@ test('one dog through one visit, from the file to the hand-back', async ({ page 
   await page.getByRole('button', { name: /^Incident/ }).click();
   await page.getByRole('button', { name: 'nick', exact: true }).click();
   await expect(page.getByText('Press with clean gauze for 5 min')).toBeVisible();
+  await page.getByRole('button', { name: 'Record it' }).click();
+  await expect(page.getByText('How bad is it? Choose one')).toBeVisible();
+  await page.getByRole('button', { name: 'mild: heals by itself' }).click();
   await page.getByLabel('What, and what stopped it').fill('At the fold; pressed, stopped.');
   await page.getByRole('button', { name: 'Record it' }).click();
   for (let i = 0; i < steps; i++) {

@@ -1,6 +1,6 @@
 import { NOTHING_FOUND, dogKinds, type DogFacts, type FeelOver } from '../dogs/index.js';
 import { TODAY, aDog } from '../testing/dogs.js';
-import { HOLDS, HOLD_IDS, chooseHold, type HoldChoice, type HoldQuestion } from './index.js';
+import { HOLDS, HOLD_IDS, chooseHold, sayCap, type HoldChoice, type HoldQuestion } from './index.js';
 
 function ask(change: Partial<HoldQuestion>, dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}): HoldChoice {
   const facts = aDog(dog);
@@ -78,6 +78,7 @@ describe('chooseHold', () => {
       expect(HOLDS[h].mustNotPress.length).withContext(h).toBeGreaterThan(0);
       expect(HOLDS[h].capMinutes).withContext(h).toBeGreaterThan(0);
     }
+    expect([sayCap('cupped_chin'), sayCap('muzzle')]).toEqual(['5 s', '5 min']);
     expect(HOLDS.muzzle.capMinutes).toBeLessThanOrEqual(5);
   });
 });

@@ -61,7 +61,7 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Chin in the palm, head up for about 5 s, then 10 s of rest.',
     prevents: 'the head dropping into the blade',
     mustNotPress: 'the throat',
-    capMinutes: 0.1,
+    capMinutes: 5 / 60,
   },
   tail_root: {
     label: 'tail held at the root',
@@ -127,3 +127,12 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     capMinutes: 5,
   },
 };
+
+/**
+ * The longest stretch of a hold, in words. `sayCap('cupped_chin') // => '5 s'`
+ * @returns seconds below a minute, else minutes
+ */
+export function sayCap(hold: HoldId): string {
+  const { capMinutes } = HOLDS[hold];
+  return capMinutes < 1 ? `${Math.round(capMinutes * 60)} s` : `${capMinutes} min`;
+}

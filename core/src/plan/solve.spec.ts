@@ -224,6 +224,38 @@ describe('reachableSets', () => {
 });
 
 describe('solveInOrder', () => {
+  it('finds the best breaks for the order: as good as every choice of breaks tried one by one', () => {
+    const lengths = Array.from({ length: BREAK_MAX_MINUTES / BREAK_STEP_MINUTES + 1 }, (_, i) => i * BREAK_STEP_MINUTES);
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const free = { ...problem, order: [] };
+        let best = Infinity;
+        const visit = (chosen: ChosenStep[], i: number): void => {
+          const run = simulate(free, chosen);
+          if (run.broken) return;
+          const step = free.steps[i];
+          if (!step) {
+            best = Math.min(best, burden(run));
+            return;
+          }
+          const parts = partsOf(step, free.continuousStandingMinutes).count;
+          const all = (breaks: number[]): void => {
+            if (breaks.length === parts) visit([...chosen, { step: i, breaks }], i + 1);
+            else for (const b of lengths) all([...breaks, b]);
+          };
+          all([]);
+        };
+        visit([], 0);
+        const found = solveInOrder(
+          free,
+          free.steps.map((_, i) => i),
+        );
+        if (best === Infinity) expect(found).toBeUndefined();
+        else expect(found && burden(found.value)).toBeCloseTo(best, 3);
+      }),
+      { numRuns: 60 },
+    );
+  });
   it('keeps the order it is given and chooses the breaks', () => {
     const steps = [step('a', { ratePerMinute: 5 }), step('b', { ratePerMinute: 5 })];
     const problem = aProblem({ steps });

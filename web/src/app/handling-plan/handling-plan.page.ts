@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
-import { HOLDS, type HoldId } from '@mansuet/core/holds';
+import { HOLDS, sayCap, type HoldId } from '@mansuet/core/holds';
 import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
 import { bladeName } from '@mansuet/core/blades';
 import { planRecordOf } from '@mansuet/core/visit';
@@ -34,6 +34,7 @@ export class HandlingPlanPage {
   protected readonly slow = signal(false);
   protected readonly opened = signal(0);
   protected readonly holds = HOLDS;
+  protected readonly cap = sayCap;
   protected readonly round = Math.round;
   protected readonly about = aboutMinutes;
   protected readonly zone = zoneLabel;

@@ -5,7 +5,7 @@ import { filter, map, startWith } from 'rxjs';
 import { ROLE_LABELS } from '@mansuet/core/access';
 import { SessionService } from '../server/session.service';
 import { TodayService } from '../today/today.service';
-import { VisitLog } from '../visit-log/visit-log.service';
+import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
 import { LeadTag } from './lead-tag';
 
 /** The frame of every screen: the lead wall on the left, the sheet on the right. At the table the wall is hidden. */
@@ -19,6 +19,7 @@ import { LeadTag } from './lead-tag';
 export class Frame {
   private readonly router = inject(Router);
   private readonly session = inject(SessionService);
+  private readonly db = inject(VISIT_DB);
   protected readonly day = inject(TodayService);
   protected readonly log = inject(VisitLog);
 
@@ -38,6 +39,8 @@ export class Frame {
 
   protected async signOut(): Promise<void> {
     await this.session.signOut();
-    await this.router.navigateByUrl('/sign-in');
+    // Entries that wait stay; what was only read does not stay for the next person. A fresh page holds nothing in memory.
+    await this.db.answers.clear();
+    window.location.assign('/sign-in');
   }
 }

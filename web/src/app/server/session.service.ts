@@ -42,6 +42,14 @@ export class SessionService {
     this.asking = undefined;
   }
 
+  /** Asks the server anew who is signed in. @returns whether somebody is; what is recorded meanwhile keeps its name */
+  async renew(): Promise<boolean> {
+    const answer = await this.api.get('/session', SESSION);
+    if (!answer.ok || !answer.value.signedIn) return false;
+    this.keep(answer.value);
+    return true;
+  }
+
   private async ask(): Promise<Session> {
     const answer = await this.take(this.api.get('/session', SESSION));
     if (answer.ok) return answer.value;

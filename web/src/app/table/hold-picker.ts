@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
-import { HOLDS, HOLD_IDS, type HoldId } from '@mansuet/core/holds';
+import { HOLDS, HOLD_IDS, sayCap, type HoldId } from '@mansuet/core/holds';
 
 const AIDS: readonly HoldId[] = ['belly_support', 'helper', 'loop', 'muzzle'];
 
@@ -9,7 +9,7 @@ const AIDS: readonly HoldId[] = ['belly_support', 'helper', 'loop', 'muzzle'];
   template: `<div class="stack">
     @for (h of mains; track h) {
       <button type="button" class="plain pick" [attr.aria-pressed]="hold() === h" (click)="used.emit({ hold: h, also: aids() })">
-        <b>{{ holds[h].label }}</b><span class="small">Never on {{ holds[h].mustNotPress }}; {{ holds[h].capMinutes }} min at most.</span>
+        <b>{{ holds[h].label }}</b><span class="small">Never on {{ holds[h].mustNotPress }}; {{ cap(h) }} at most.</span>
       </button>
     }
     <h3>With it</h3>
@@ -44,6 +44,7 @@ export class HoldPicker {
   readonly used = output<{ hold: HoldId; also: readonly HoldId[] }>();
   protected readonly aids = linkedSignal(() => this.also());
   protected readonly holds = HOLDS;
+  protected readonly cap = sayCap;
   protected readonly aidIds = AIDS;
   protected readonly mains = HOLD_IDS.filter((h) => !AIDS.includes(h));
 

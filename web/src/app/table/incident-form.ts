@@ -19,15 +19,17 @@ import { ClockService } from '../server/clock.service';
   selector: 'man-incident-form',
   imports: [FormsModule, NzInputModule],
   template: `<div class="stack">
-    <h3>What happened?</h3>
-    <div class="row">
-      @for (k of kinds; track k) {
-        <button type="button" class="chip" [attr.aria-pressed]="kind() === k" (click)="kind.set(k)">{{ facts[k].label }}</button>
-      }
-    </div>
+    @if (!kind()) {
+      <h3>What happened?</h3>
+      <div class="row">
+        @for (k of kinds; track k) {
+          <button type="button" class="chip" (click)="kind.set(k)">{{ facts[k].label }}</button>
+        }
+      </div>
+    }
     @if (kind(); as k) {
       <div [class]="vetNow() ? 'vet' : 'warn'" role="alert">
-        <b>At once</b>
+        <b>{{ name() }}: at once</b>
         <ol>
           @for (line of facts[k].atOnce; track $index) {
             <li>{{ line }}</li>
@@ -39,6 +41,7 @@ import { ClockService } from '../server/clock.service';
           </p>
         }
       </div>
+      <div class="row"><button type="button" class="plain" (click)="kind.set(undefined)">It was something else</button></div>
       <h3>How bad?</h3>
       <div class="row">
         @for (h of harms; track h) {
@@ -59,6 +62,9 @@ import { ClockService } from '../server/clock.service';
         >What, and what stopped it
         <textarea nz-input rows="3" maxlength="2000" [ngModel]="what()" (ngModelChange)="what.set($event)"></textarea>
       </label>
+      @if (asked()) {
+        <p class="warn" role="alert">How bad is it? Choose one; you can correct it later.</p>
+      }
       <button type="button" class="next" (click)="keep()">Record it</button>
     }
   </div>`,
@@ -83,21 +89,28 @@ export class IncidentForm {
   protected readonly harmLabels = HARM_LABELS;
   protected readonly label = zoneLabel;
   protected readonly kind = signal<IncidentKind | undefined>(undefined);
-  protected readonly harm = signal<HarmDegree>('mild');
+  protected readonly harm = signal<HarmDegree | undefined>(undefined);
   protected readonly zone = signal<ZoneId | undefined>(undefined);
   protected readonly what = signal('');
   protected readonly vetNow = computed(() => {
     const kind = this.kind();
-    return kind !== undefined && needsVetNow(kind, this.harm());
+    return kind !== undefined && needsVetNow(kind, this.harm() ?? 'none');
+  });
+
+  /** Harm is never presumed: a laceration is not mild because nobody said so. */
+  protected readonly asked = signal(false);
+  protected readonly name = computed(() => {
+    const kind = this.kind();
+    const label = kind ? INCIDENTS[kind].label : '';
+    return label.charAt(0).toUpperCase() + label.slice(1);
   });
 
   protected keep(): void {
     const kind = this.kind();
-    if (!kind) return;
+    const harm = this.harm();
+    this.asked.set(harm === undefined);
+    if (!kind || !harm) return;
     const incidentId = uuidV7(this.clock.now(), (b) => crypto.getRandomValues(b));
-    this.recorded.emit({
-      type: 'incident',
-      body: { incidentId, kind, harm: this.harm(), zone: this.zone() ?? null, what: this.what().trim() },
-    });
+    this.recorded.emit({ type: 'incident', body: { incidentId, kind, harm, zone: this.zone() ?? null, what: this.what().trim() } });
   }
 }

@@ -77,6 +77,10 @@ describe('IncidentForm', () => {
     await fixture.whenStable();
     expect(host.querySelector('[role="alert"]')?.textContent).toContain('Press with clean gauze for 5 min');
     expect(host.textContent).not.toContain('0550 9');
+    byText(host, /^Record it/).click();
+    await fixture.whenStable();
+    expect(recorded).toEqual([]);
+    expect(host.textContent).toContain('How bad is it?');
     byText(host, /^severe/).click();
     byText(host, /^belly$/).click();
     await fixture.whenStable();
@@ -87,18 +91,18 @@ describe('IncidentForm', () => {
 });
 
 describe('SignalList', () => {
-  it('holds every signal, body alarms last', async () => {
+  it('holds every signal, body alarms first', async () => {
     const fixture = TestBed.createComponent(SignalList);
     const seen: string[] = [];
     fixture.componentInstance.seen.subscribe((s) => seen.push(s));
     await fixture.whenStable();
     const host = fixture.nativeElement as HTMLElement;
     expect([...host.querySelectorAll('h3')].map((h) => h.textContent)).toEqual([
-      'Good',
-      'Early',
-      'Rising',
-      'Hard: tool off',
       'Body alarm: stop, vet now',
+      'Hard: tool off',
+      'Rising',
+      'Early',
+      'Good',
     ]);
     byText(host, /^whale eye$/).click();
     expect(seen).toEqual(['whale_eye']);

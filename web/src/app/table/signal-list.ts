@@ -41,7 +41,8 @@ const TIER_LABELS: Readonly<Record<SignalTier, string>> = {
 export class SignalList {
   readonly seen = output<SignalId>();
   protected readonly signals = SIGNALS;
-  protected readonly tiers = SIGNAL_TIERS.map((tier) => ({
+  /** The worst first: a body alarm must not be looked for. */
+  protected readonly tiers = [...SIGNAL_TIERS].reverse().map((tier) => ({
     tier,
     label: TIER_LABELS[tier],
     signals: SIGNAL_IDS.filter((s) => SIGNALS[s].tier === tier),

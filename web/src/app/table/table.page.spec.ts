@@ -94,6 +94,19 @@ describe('TablePage', () => {
     expect(work()?.onBreakSinceMs).toBeUndefined();
   });
 
+  it('answers Pause and Stop over an open drawer, and nothing else', async () => {
+    await visit.click(/^Start/);
+    await key('9');
+    await visit.until(() => document.querySelector('.cdk-overlay-container man-signal-list') !== null);
+    expect(document.querySelectorAll('.cdk-overlay-container .fixed button').length).toBe(2);
+    await key('7');
+    expect(visit.store.now()?.strain.hardSigns).toEqual([]);
+    await key('p');
+    expect(work()?.onBreakSinceMs).toBeDefined();
+    await key('s');
+    await visit.until(() => document.querySelector('.cdk-overlay-container')?.textContent?.includes('Stopping is always allowed') === true);
+  });
+
   it('keeps Space and Enter for the button that has the focus', async () => {
     const leave = visit.button(/Leave$/);
     leave.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
 import { Router } from '@angular/router';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import type { ZoneId } from '@mansuet/core/anatomy';
@@ -39,7 +40,7 @@ const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', '
 /** At the table: the live record. Same things stay in the same places on every step; what was planned is presumed. */
 @Component({
   selector: 'man-table',
-  imports: [BodyMap, StrainRibbon, NzDrawerModule, HoldPicker, BladePicker, IncidentForm, SignalList],
+  imports: [NgTemplateOutlet, BodyMap, StrainRibbon, NzDrawerModule, HoldPicker, BladePicker, IncidentForm, SignalList],
   templateUrl: './table.page.html',
   styleUrl: './table.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -199,11 +200,13 @@ export class TablePage {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === 'Escape') this.drawer.set(undefined);
     if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
-    if (this.drawer() !== undefined) return;
     // Space and Enter belong to the button that has the focus.
     if (event.target instanceof HTMLButtonElement && (event.key === ' ' || event.key === 'Enter')) return;
     const action = actionOfKey(event.key);
     if (!action || this.ended()) return;
+    // Over a drawer only Pause and Stop answer: they are always at hand.
+    const always = action.kind === 'pause' || (action.kind === 'drawer' && action.drawer === 'stop');
+    if (this.drawer() !== undefined && !always) return;
     event.preventDefault();
     this.act(action);
   }

@@ -15,6 +15,8 @@ const OFFLINE: Answer<never> = { ok: false, failure: { kind: 'offline' } };
 /** A server that answers as it is told, and remembers what it got. */
 class FakeApi {
   online = true;
+  /** The session's token is not the one that the server wants. */
+  ended = false;
   refuse: ((events: { id: string }[]) => number) | undefined;
   readonly sent: { id: string }[][] = [];
   events: unknown[] = [];
@@ -24,6 +26,12 @@ class FakeApi {
   }
   send(_method: string, _path: string, body: { events: { id: string }[] }): Promise<Answer<unknown>> {
     if (!this.online) return Promise.resolve(OFFLINE);
+    if (this.ended) {
+      return Promise.resolve({
+        ok: false,
+        failure: { kind: 'refused', problem: { type: '/problems/csrf', title: 'This page is out of date.', status: 403, code: 'csrf' } },
+      });
+    }
     const bad = this.refuse?.(body.events) ?? -1;
     if (bad >= 0) {
       return Promise.resolve({
@@ -50,16 +58,18 @@ describe('VisitLog', () => {
   let db: VisitDb;
   let changes: Subject<string | undefined>;
   let log: VisitLog;
+  let renew: () => boolean;
 
   beforeEach(() => {
     api = new FakeApi();
+    renew = () => false;
     db = new VisitDb(`spec-${crypto.randomUUID()}`);
     changes = new Subject();
     TestBed.configureTestingModule({
       providers: [
         { provide: ApiService, useValue: api },
         { provide: LiveService, useValue: { changes$: changes } },
-        { provide: SessionService, useValue: { signedIn: () => ({ staff: { staffId: STAFF } }) } },
+        { provide: SessionService, useValue: { signedIn: () => ({ staff: { staffId: STAFF } }), renew: () => Promise.resolve(renew()) } },
         { provide: VISIT_DB, useValue: db },
       ],
     });
@@ -121,6 +131,29 @@ describe('VisitLog', () => {
     expect((await db.events.get(bad.id))?.sent).toBe(2);
     expect(log.refused().map((k) => k.id)).toEqual([bad.id]);
     expect((await firstValueFrom(log.events$(VISIT))).map((e) => e.id)).toEqual([good.id]);
+  });
+
+  it('says that the sign-in has ended, keeps the entries, and does not call the server away', async () => {
+    api.ended = true;
+    await log.record(VISIT, SEEN);
+    await log.flush();
+    expect(log.status()).toBe('signed_out');
+    expect(log.refused()).toEqual([]);
+    api.ended = false;
+    await log.flush();
+    expect((await kept()).map((k) => k.sent)).toEqual([1]);
+    expect(log.status()).toBe('saved');
+  });
+
+  it('goes on by itself when somebody has signed in again in another tab', async () => {
+    api.ended = true;
+    renew = () => {
+      api.ended = false;
+      return true;
+    };
+    await log.record(VISIT, SEEN);
+    await log.flush();
+    expect((await kept()).map((k) => k.sent)).toEqual([1]);
   });
 
   it('takes in what another tablet recorded', async () => {

@@ -1,4 +1,4 @@
-import { Injectable, InjectionToken, inject, signal, type OnDestroy } from '@angular/core';
+import { Injectable, InjectionToken, effect, inject, signal, type OnDestroy } from '@angular/core';
 import {
   BehaviorSubject,
   Observable,
@@ -43,7 +43,8 @@ const RETRY_FROM_MS = 1000;
 const RETRY_TO_MS = 30_000;
 const DEVICE_KEY = 'mansuet.device';
 
-export type LogStatus = 'saved' | 'sending' | 'waiting';
+/** `signed_out`: the session has ended; entries wait here until somebody signs in. */
+export type LogStatus = 'saved' | 'sending' | 'waiting' | 'signed_out';
 
 /**
  * The log of every visit on this device. A tap is durable (IndexedDB) before it is shown; it goes to the server in batches and
@@ -80,7 +81,10 @@ export class VisitLog implements OnDestroy {
         .subscribe((ids) => void this.pullAll(ids)),
     );
     this.heard.add(merge(fromEvent(window, 'online'), fromEvent(document, 'visibilitychange')).subscribe(() => void this.flush()));
-    void this.flush();
+    // Whoever signs in sends what waits.
+    effect(() => {
+      if (this.session.signedIn()) void this.flush();
+    });
     void this.showRefused();
   }
 
@@ -149,6 +153,7 @@ export class VisitLog implements OnDestroy {
   }
 
   private async flushAll(): Promise<void> {
+    let renewed = false;
     for (;;) {
       const waiting = await this.db.events.where('sent').equals(0).sortBy('id');
       this.waiting$.next(waiting.length);
@@ -168,6 +173,15 @@ export class VisitLog implements OnDestroy {
       if (answer.failure.kind === 'refused' && REFUSALS.includes(answer.failure.problem.code)) {
         await this.setAside(batch, answer.failure.problem.errors ?? [], answer.failure.problem.title);
         continue;
+      }
+      if (answer.failure.kind === 'refused' && ENDED.includes(answer.failure.problem.code)) {
+        // Signed in again in another tab: the new token is fetched, once for each answer that asks for it.
+        if (!renewed && (await this.session.renew())) {
+          renewed = true;
+          continue;
+        }
+        this.status.set('signed_out');
+        return;
       }
       this.status.set('waiting');
       clearTimeout(this.retry);
@@ -218,6 +232,9 @@ export class VisitLog implements OnDestroy {
     }
   }
 }
+
+/** Answers that a new sign-in changes. */
+const ENDED: readonly string[] = ['signed_out', 'csrf'];
 
 /** Answers that sending again does not change. */
 const REFUSALS: readonly string[] = ['bad_input', 'not_found', 'forbidden', 'too_large'];
