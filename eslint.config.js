@@ -2,7 +2,20 @@ import tseslint from 'typescript-eslint';
 import angular from 'angular-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/.angular/**', '.run/**', 'test-results/**', 'playwright-report/**', '**/*.js', '**/*.cjs', '**/*.mjs'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/.angular/**',
+      '**/.stryker-tmp/**',
+      '**/mutation-out/**',
+      '.run/**',
+      'test-results/**',
+      'playwright-report/**',
+      '**/*.js',
+      '**/*.cjs',
+      '**/*.mjs',
+    ],
+  },
   {
     files: ['**/*.ts'],
     extends: [...tseslint.configs.strict, ...tseslint.configs.stylistic],

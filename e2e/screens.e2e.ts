@@ -12,6 +12,7 @@ const SCREENS: readonly { name: string; dog?: string; path: string }[] = [
   { name: 'feel over', dog: 'Moss', path: 'feel_over' },
   { name: 'agree', dog: 'Moss', path: 'agree' },
   { name: 'plan', dog: 'Ottoline', path: 'plan' },
+  { name: 'house rules', path: '/house-rules' },
   { name: 'table', dog: 'Nettle', path: 'work' },
   { name: 'hand back', dog: 'Bramble', path: 'hand_back' },
 ];

@@ -9,7 +9,7 @@ const DEFAULT_SEED = 20261125;
 const folder = join(ROOT, process.argv[2] ?? '');
 const only = process.argv[3] ?? '';
 const specs = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(
-  (f) => f.endsWith('.spec.ts') && !f.includes('node_modules') && f.includes(only),
+  (f) => f.endsWith('.spec.ts') && !/node_modules|(^|[\\/])\./.test(f) && f.includes(only),
 );
 
 // One seed for all property tests, so that a run can be repeated; MANSUET_SEED=… looks elsewhere.

@@ -1,5 +1,5 @@
 import type { ZoneId } from '@mansuet/core/anatomy';
-import { dogFactsOf } from '@mansuet/core/dogs';
+import { dogFactsOf, type Mood } from '@mansuet/core/dogs';
 import type { DogForm } from '@mansuet/core/contract';
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import type { IncidentKind, HarmDegree } from '@mansuet/core/incidents';
@@ -62,7 +62,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   if (story.until === 'feel_over') return w.events;
   feelOver(w, story);
   if (story.until === 'agree') return w.events;
-  const context = { dog: dogFactsOf(form, story.visitsBefore), history: story.history, trained: story.trained, today };
+  const context = { dog: dogFactsOf(form, story.visitsBefore), history: story.history, breaks: [], trained: story.trained, today };
   const input = planInputOf(replay(w.visitId, w.events), context);
   if (!input) return w.events;
   const plan = makePlan(input);
@@ -120,6 +120,7 @@ const SEEN: readonly SignalId[] = [
 ];
 const TICK_MINUTES = 2;
 const SHOWN_MINUTES = 3;
+const SHOWN_STRAIN_UP_TO = 32;
 
 /** Works through the planned steps; signs are seen as often as the dog's own temper has it. @returns how it ended, `undefined` while it still runs */
 function work(
@@ -138,14 +139,16 @@ function work(
     if (pause > 0) {
       w.write({ type: 'break_started', body: {} }).wait(pause);
       if (over()) return undefined;
-      w.write({ type: 'break_ended', body: {} });
+      w.write({ type: 'mood_felt', body: { mood: lookInBreak(w) } }).write({ type: 'break_ended', body: {} });
     }
     w.wait(0.5).write({ type: 'step_started', body: { step: step.id } });
     const minutes = step.minutes * random.between(0.8, 1.3);
     for (let m = 0; m < minutes; m += TICK_MINUTES) {
       w.wait(Math.min(TICK_MINUTES, minutes - m));
       if (over()) return undefined;
-      const seen = random.poisson((step.ratePerMinute * story.demo.temper * TICK_MINUTES) / 14);
+      const told = random.poisson((step.ratePerMinute * story.demo.temper * TICK_MINUTES) / 14);
+      // The visit that is shown running is a hard one that goes well: another tap by whoever looks at it may change that.
+      const seen = running && strainNow(w) >= SHOWN_STRAIN_UP_TO ? 0 : running ? Math.min(told, 1) : told;
       for (let s = 0; s < seen; s++) w.wait(0.05).write({ type: 'signal_seen', body: { signal: random.pick(SEEN) } });
       if (seen === 0 && random.chance(0.35))
         w.write({ type: 'signal_seen', body: { signal: random.pick(['soft_body', 'takes_treat', 'leans_in'] as const) } });
@@ -155,7 +158,7 @@ function work(
       if (band === 'pause') {
         w.write({ type: 'break_started', body: {} }).wait(6);
         if (over()) return undefined;
-        w.write({ type: 'break_ended', body: {} });
+        w.write({ type: 'mood_felt', body: { mood: lookInBreak(w) } }).write({ type: 'break_ended', body: {} });
       }
     }
     w.write({ type: 'step_finished', body: { step: step.id, outcome: 'done', why: '' } });
@@ -165,4 +168,15 @@ function work(
 
 function bandNow(w: VisitWriter): ReturnType<typeof bandOf> {
   return workNow(replay(w.visitId, w.events), w.now)?.strain.band ?? 'settled';
+}
+
+function strainNow(w: VisitWriter): number {
+  return workNow(replay(w.visitId, w.events), w.now)?.strain.strain ?? 0;
+}
+
+/** How the dog is at the end of a break: mostly recovered, sometimes only still, now and then tired out. Told by the log, so that it repeats. */
+function lookInBreak(w: VisitWriter): Mood {
+  const nth = w.events.length % 7;
+  if (nth === 0) return 'tired_out';
+  return nth % 3 === 0 ? 'still' : 'relaxed';
 }

@@ -8,6 +8,7 @@ import { pinoHttp } from 'pino-http';
 import type { Session } from '@mansuet/core/contract';
 import type { Database } from './database/database.js';
 import { dogRoutes } from './dogs/dogs.routes.js';
+import { houseRuleRoutes } from './house-rules/house-rules.routes.js';
 import { liveRoutes } from './live/live.routes.js';
 import type { LiveHub } from './live/live-hub.js';
 import { handleProblems, notFound } from './problems/handle-problems.js';
@@ -90,6 +91,7 @@ export function createApp(parts: AppParts): Express {
   });
   api.use(signInRoutes(parts.db, { demoLogins: parts.demoLogins }));
   api.use(requireCsrf);
+  api.use(houseRuleRoutes(parts.db));
   api.use('/dogs', dogRoutes(parts.db, parts.clock));
   api.use(visitRoutes(parts.db, parts.clock));
   api.use(liveRoutes(parts.hub));

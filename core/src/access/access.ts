@@ -2,7 +2,7 @@ export const ROLES = ['lead', 'groomer', 'bather'] as const;
 export type Role = (typeof ROLES)[number];
 export const ROLE_LABELS: Readonly<Record<Role, string>> = { lead: 'lead', groomer: 'groomer', bather: 'bather' };
 
-export const ACTIONS = ['read', 'record', 'plan', 'book', 'edit_dog', 'manage_staff'] as const;
+export const ACTIONS = ['read', 'record', 'plan', 'book', 'edit_dog', 'manage_staff', 'house_rules'] as const;
 export type Action = (typeof ACTIONS)[number];
 
 const ALLOWED: Readonly<Record<Role, readonly Action[]>> = {

@@ -1,3 +1,4 @@
+import { extraPriceMinor } from '../coat/index.js';
 import { hasKind } from '../dogs/index.js';
 import type { HandlingPlan } from '../plan/make-plan.js';
 import type { PlanInput } from '../plan/plan-input.js';
@@ -73,7 +74,7 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
     consents: asked,
     extraMinutes,
     extraMinutesRange: [Math.round(extraMinutes * 0.7), Math.round(extraMinutes * 1.5)],
-    extraPriceMinor: Math.round(extraMinutes * ratePerMinuteMinor),
+    extraPriceMinor: extraPriceMinor(extraMinutes, ratePerMinuteMinor),
     possible,
   };
 }

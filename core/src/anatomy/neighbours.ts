@@ -4,6 +4,9 @@ import { partOf, sideOf } from './zones.js';
 /** Parts that touch. Each pair is written once; left meets left, and the midline meets both sides. */
 const TOUCHING: readonly (readonly [ZonePart, ZonePart])[] = [
   ['nose', 'bridge'],
+  ['bridge', 'wrinkles'],
+  ['wrinkles', 'stop'],
+  ['wrinkles', 'cheek'],
   ['bridge', 'stop'],
   ['stop', 'eye'],
   ['stop', 'topknot'],
@@ -29,6 +32,9 @@ const TOUCHING: readonly (readonly [ZonePart, ZonePart])[] = [
   ['armpit', 'foreleg'],
   ['foreleg', 'carpal'],
   ['carpal', 'fore_paw'],
+  ['foreleg', 'dewclaw'],
+  ['dewclaw', 'carpal'],
+  ['fore_paw', 'fore_nails'],
   ['back', 'side'],
   ['back', 'rump'],
   ['side', 'belly'],
@@ -47,6 +53,7 @@ const TOUCHING: readonly (readonly [ZonePart, ZonePart])[] = [
   ['tail_root', 'anus'],
   ['thigh', 'hock'],
   ['hock', 'hind_paw'],
+  ['hind_paw', 'hind_nails'],
 ];
 
 /** Zones that touch this one, for arrow keys on the body map and for mats that creep. */

@@ -3,6 +3,7 @@ export const MID_ZONES = [
   'stop',
   'bridge',
   'nose',
+  'wrinkles',
   'lips',
   'chin',
   'topknot',
@@ -29,20 +30,23 @@ export const PAIRED_ZONES = [
   'armpit',
   'foreleg',
   'carpal',
+  'dewclaw',
   'fore_paw',
+  'fore_nails',
   'side',
   'tuck_up',
   'groin',
   'thigh',
   'hock',
   'hind_paw',
+  'hind_nails',
 ] as const;
 
 export type MidZone = (typeof MID_ZONES)[number];
 export type PairedZone = (typeof PAIRED_ZONES)[number];
 export type Side = 'left' | 'right';
 
-/** A place on the dog: 16 on the midline and 16 pairs, 48 in all. */
+/** A place on the dog: 17 on the midline and 19 pairs, 55 in all. */
 export type ZoneId = MidZone | `${PairedZone}_${Side}`;
 /** The part without its side. */
 export type ZonePart = MidZone | PairedZone;

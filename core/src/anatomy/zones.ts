@@ -41,6 +41,8 @@ export interface ZoneFacts {
   readonly workShare: number;
 }
 
+const NAIL_CARE = 'Small bites, edges off with a grinder made for dogs; old nails crumble.';
+
 const ZONE_FACTS: Readonly<Record<ZonePart, ZoneFacts>> = {
   stop: zone('between the eyes (stop)', 'face', ['eye', 'thin_skin'], 1.6, 1, [
     'Soak crust and comb it out with a fine comb; never cut or pull it dry.',
@@ -48,6 +50,18 @@ const ZONE_FACTS: Readonly<Record<ZonePart, ZoneFacts>> = {
   ]),
   bridge: zone('bridge of the nose', 'face', ['thin_skin', 'bone'], 1.4, 1, ['Away from the eyes, never across the nostril flaps.']),
   nose: zone('nose leather', 'face', ['flap'], 1.5, 0.5, ['Do not shave hair that belongs at its edge.'], { noShears: true }),
+  wrinkles: zone(
+    'wrinkles of a short nose',
+    'face',
+    ['fold', 'thin_skin'],
+    1.5,
+    0.5,
+    [
+      'Wash with a trace of mild shampoo, rinse from the top of the head, dry each fold completely.',
+      'Look into the folds with dry hands only.',
+    ],
+    { closeToothOnly: true, noShears: true },
+  ),
   lips: zone('lips and lip folds (flews)', 'face', ['fold', 'tongue'], 1.6, 1.5, [
     'Stretch the lip with a thumb; the corner of the blade level with the lip line, never across it.',
     'Feel the tongue move under the jaw before it licks.',
@@ -68,7 +82,7 @@ const ZONE_FACTS: Readonly<Record<ZonePart, ZoneFacts>> = {
     closeToothOnly: true,
   }),
   sanitary: zone(
-    'vulva or sheath',
+    'vulva, sheath or scrotum',
     'underside',
     ['fold', 'thin_skin'],
     1.5,
@@ -136,11 +150,13 @@ const ZONE_FACTS: Readonly<Record<ZonePart, ZoneFacts>> = {
     ['From the inside out.', 'The foreleg goes forward and up, never out to the side.'],
     { closeToothOnly: true, noShears: true },
   ),
-  foreleg: zone('foreleg', 'legs', ['joint', 'quick'], 1.1, 4, ['Feel for the dewclaw first; go round it.']),
+  foreleg: zone('foreleg', 'legs', ['joint'], 1.1, 4, ['With the grain; feel for the dewclaw before you come to it.']),
+  dewclaw: zone('dewclaw', 'legs', ['quick', 'web'], 1.4, 0.5, ['Feel for it first; blade and shears go round its base.']),
   carpal: zone('wrist and carpal pad', 'legs', ['pad', 'joint'], 1.2, 0.5, ['Feel the pad behind the wrist before you cut.']),
-  fore_paw: zone('fore paw, pads and web', 'feet', ['pad', 'web', 'quick'], 1.5, 1.5, [
+  fore_paw: zone('fore paw, pads and web', 'feet', ['pad', 'web'], 1.5, 1.5, [
     'Spread the toes from below, scoop with the corner of the blade; never lay shears flat across a pad.',
   ]),
+  fore_nails: zone('fore nails', 'feet', ['quick'], 1.5, 0, [NAIL_CARE], { noShears: true }),
   side: zone('side (ribs)', 'body', ['bone'], 0.9, 6, ['With the grain; feel for growths first.']),
   tuck_up: zone(
     'tuck-up (flank fold)',
@@ -157,10 +173,11 @@ const ZONE_FACTS: Readonly<Record<ZonePart, ZoneFacts>> = {
   }),
   thigh: zone('thigh', 'legs', ['joint'], 1.0, 4, ['With the grain.']),
   hock: zone('hock', 'legs', ['tendon', 'thin_skin', 'joint'], 1.3, 1, ['Tendon and thin skin: light hand.']),
-  hind_paw: zone('hind paw, pads and web', 'feet', ['pad', 'web', 'quick'], 1.6, 1.5, [
+  hind_paw: zone('hind paw, pads and web', 'feet', ['pad', 'web'], 1.6, 1.5, [
     'Leg folded close under the body.',
     'Spread the toes from below; never lay shears flat across a pad.',
   ]),
+  hind_nails: zone('hind nails', 'feet', ['quick'], 1.6, 0, [NAIL_CARE], { noShears: true }),
 };
 
 function zone(
@@ -184,12 +201,17 @@ function zone(
   };
 }
 
-/** The part of a zone without its side: `partOf('armpit_left') // => 'armpit'`. */
+/** Asked for in every rule, so it is looked up, not cut out of the name. */
+const PART_OF: ReadonlyMap<string, ZonePart> = new Map<string, ZonePart>([
+  ...MID_ZONES.map((part) => [part, part] as const),
+  ...PAIRED_ZONES.flatMap((part) => [[`${part}_left`, part] as const, [`${part}_right`, part] as const]),
+]);
+
+/** The part of a zone without its side: `partOf('armpit_left') // => 'armpit'`. @throws RangeError for another word */
 export function partOf(zoneId: ZoneId): ZonePart {
-  const part = zoneId.replace(/_(left|right)$/, '');
-  const found = [...MID_ZONES, ...PAIRED_ZONES].find((p) => p === part);
-  if (found === undefined) throw new RangeError(`partOf: "${zoneId}" is not a zone`);
-  return found;
+  const part = PART_OF.get(zoneId);
+  if (part === undefined) throw new RangeError(`partOf: "${zoneId}" is not a zone`);
+  return part;
 }
 
 /** The side of a paired zone, `undefined` on the midline. */

@@ -5,11 +5,49 @@ export type BladeId = (typeof BLADE_IDS)[number];
 export const TOOTH_TYPES = ['full', 'skip', 'unknown'] as const;
 export type ToothType = (typeof TOOTH_TYPES)[number];
 
+/** A blade as the salon owns it. The number alone says neither length nor teeth. */
 export interface Blade {
   readonly id: BladeId;
+  /** `unknown` is treated as skip. */
   readonly tooth: ToothType;
-  /** Millimetres left when cutting with the grain, healthy coat. Nominal: makers differ by about ±20 %. */
+  /** Millimetres left when cutting with the grain, healthy coat, as engraved; makers differ by about ±20 %. */
   readonly lengthMm: number;
+  /** Dull or with a chipped tooth: on no dog until it is sharpened. */
+  readonly dull?: boolean;
+}
+
+export const BLADE_FAMILIES = ['long', 'cuts_skin', 'short', 'close_teeth', 'nicks'] as const;
+/**
+ * What a number means for skin, which its length does not: #7 is the one that cuts, #10 and #15 have teeth close together,
+ * #30 and closer nick when bare. Common practice, no source.
+ */
+export type BladeFamily = (typeof BLADE_FAMILIES)[number];
+
+const FAMILIES: Readonly<Record<BladeId, BladeFamily>> = {
+  '3F': 'long',
+  '4F': 'long',
+  '4': 'long',
+  '5F': 'long',
+  '5': 'long',
+  '7F': 'cuts_skin',
+  '7': 'cuts_skin',
+  '8.5': 'short',
+  '9': 'short',
+  '10': 'close_teeth',
+  '15': 'close_teeth',
+  '30': 'nicks',
+  '40': 'nicks',
+  '50': 'nicks',
+};
+
+/** The family of a number: `familyOf('10') // => 'close_teeth'`. */
+export function familyOf(id: BladeId): BladeFamily {
+  return FAMILIES[id];
+}
+
+/** Whether teeth may be skipped: unknown is treated as skip. */
+export function isSkip(blade: Pick<Blade, 'tooth'>): boolean {
+  return blade.tooth !== 'full';
 }
 
 /** Nominal lengths. Common practice, no source; the blade as owned and engraved decides. */

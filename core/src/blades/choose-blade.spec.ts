@@ -1,18 +1,13 @@
 import fc from 'fast-check';
 import { ZONE_IDS, zoneFacts, zonesOfGroup } from '../anatomy/index.js';
 import { MAT_GRADES } from '../coat/index.js';
+import { COATS } from '../dogs/index.js';
+import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';
+import { aBladeQuestion } from '../testing/blade-questions.js';
+import { CLEANLINESS, COMPETENCES, MOVEMENTS } from '../tools/index.js';
 import { BLADES, BLADE_IDS, GUARDS, SKIN_STATES, bladeOf, chooseBlade, lengthLeftMm, type BladeQuestion } from './index.js';
 
-const ask = (change: Partial<BladeQuestion>): BladeQuestion => ({
-  zone: 'back',
-  matGrade: 0,
-  skin: 'sound',
-  wantedMm: 6.3,
-  trained: false,
-  thinSkin: false,
-  markHere: false,
-  ...change,
-});
+const ask = aBladeQuestion;
 
 describe('blades', () => {
   // Common practice, no source.
@@ -60,14 +55,14 @@ describe('chooseBlade', () => {
 
   for (const zone of ['armpit_left', 'groin_right', 'sanitary', 'tuck_up_left', 'ear_leather_left', 'anus'] as const) {
     it(`never takes a #7 or 7F to the ${zone}`, () => {
-      const c = chooseBlade(ask({ zone, wantedMm: 3.2, trained: true }));
+      const c = chooseBlade(ask({ zone, wantedMm: 3.2, competence: 'close_work' }));
       expect(c.blade).not.toMatch(/^7/);
       expect(c.rejected.find((r) => r.blade === '7')?.because.rule).toBe('blade.loose_skin_close_teeth');
     });
   }
 
   it('is not led by length: #10 goes where the longer #5 and the shorter #30 are banned', () => {
-    const c = chooseBlade(ask({ zone: 'armpit_left', wantedMm: 6.3, trained: true }));
+    const c = chooseBlade(ask({ zone: 'armpit_left', wantedMm: 6.3, competence: 'close_work' }));
     expect(c.blade).toBe('10');
     expect(c.rejected.map((r) => r.blade)).toContain('5F');
     expect(c.rejected.map((r) => r.blade)).toContain('30');
@@ -79,28 +74,29 @@ describe('chooseBlade', () => {
   });
 
   it('keeps a bare #30 off the belly and allows it under a guard in trained hands', () => {
-    const c = chooseBlade(ask({ zone: 'belly', wantedMm: 3, trained: true }));
+    const c = chooseBlade(ask({ zone: 'belly', wantedMm: 3, competence: 'close_work' }));
     expect(c.blade).toBe('30');
     expect(c.guard).toBeDefined();
-    expect(chooseBlade(ask({ zone: 'belly', wantedMm: 3, trained: false })).blade).toBe('10');
+    expect(chooseBlade(ask({ zone: 'belly', wantedMm: 3, competence: 'groomer' })).blade).toBe('10');
   });
 
   it('puts no guard through coat that a comb does not pass', () => {
-    expect(chooseBlade(ask({ matGrade: 1, wantedMm: 13, trained: true })).guard).toBeUndefined();
+    expect(chooseBlade(ask({ matGrade: 1, wantedMm: 13, competence: 'close_work' })).guard).toBeUndefined();
   });
 
   it('puts no blade on sore skin, on the nose leather, or into a tight tuck-up in untrained hands', () => {
     expect(chooseBlade(ask({ skin: 'sore' })).blade).toBeUndefined();
     expect(chooseBlade(ask({ zone: 'nose' })).blade).toBeUndefined();
     expect(chooseBlade(ask({ zone: 'tuck_up_left', matGrade: 3 })).blade).toBeUndefined();
-    expect(chooseBlade(ask({ zone: 'tuck_up_left', matGrade: 3, trained: true })).blade).toBe('10');
+    expect(chooseBlade(ask({ zone: 'tuck_up_left', matGrade: 3, competence: 'close_work' })).blade).toBe('10');
   });
 
   it('gives #30 and #40 to trained hands between tight pads, #10 otherwise, #50 to nobody', () => {
     const pads = zonesOfGroup('feet')[0]!;
-    expect(chooseBlade(ask({ zone: pads, matGrade: 3, wantedMm: 0.3, trained: true })).blade).toBe('40');
+    expect(chooseBlade(ask({ zone: pads, matGrade: 3, wantedMm: 0.3, competence: 'close_work' })).blade).toBe('40');
     expect(chooseBlade(ask({ zone: pads, matGrade: 3, wantedMm: 0.3 })).lengthMm).toBeGreaterThan(1);
-    for (const zone of ZONE_IDS) expect(chooseBlade(ask({ zone, matGrade: 3, wantedMm: 0.1, trained: true })).blade).not.toBe('50');
+    for (const zone of ZONE_IDS)
+      expect(chooseBlade(ask({ zone, matGrade: 3, wantedMm: 0.1, competence: 'close_work' })).blade).not.toBe('50');
   });
 
   it('takes no skip teeth to thin, red or marked skin, and treats unknown teeth as skip', () => {
@@ -121,7 +117,18 @@ describe('chooseBlade', () => {
     matGrade: fc.constantFrom(...MAT_GRADES),
     skin: fc.constantFrom(...SKIN_STATES),
     wantedMm: fc.double({ min: 0.2, max: 30, noNaN: true }),
-    trained: fc.boolean(),
+    competence: fc.constantFrom(...COMPETENCES),
+    movement: fc.constantFrom(...MOVEMENTS),
+    cleanliness: fc.constantFrom(...CLEANLINESS),
+    skinKnown: fc.boolean(),
+    faceCare: fc.boolean(),
+    coat: fc.constantFrom(...COATS),
+    drawer: fc.constant(BLADES),
+    guards: fc.constant(GUARDS),
+    house: fc.constantFrom(
+      HOUSE_DEFAULTS,
+      houseRules({ pads: 'close_when_trained', bodyClip: 'straight', underTail: 'little_up_trained' }),
+    ),
     thinSkin: fc.boolean(),
     markHere: fc.boolean(),
   });
@@ -129,7 +136,7 @@ describe('chooseBlade', () => {
   it('is never less careful for a worse finding: nothing banned before is chosen after', () => {
     const hard = (q: BladeQuestion): Set<string> => {
       const c = chooseBlade(q);
-      const soft = ['blade.further_from_wanted', 'blade.pads_start_at_10'];
+      const soft = ['blade.further_from_wanted'];
       const banned = new Set<string>(c.rejected.filter((r) => !soft.includes(r.because.rule)).map((r) => r.blade));
       // Under a guard the #30 is not bare: bare it stays banned.
       if (c.guard) banned.add('30');
@@ -142,7 +149,11 @@ describe('chooseBlade', () => {
           { ...q, skin: q.skin === 'sound' ? 'red' : 'sore' },
           { ...q, thinSkin: true },
           { ...q, markHere: true },
-          { ...q, trained: false },
+          { ...q, competence: q.competence === 'close_work' ? 'groomer' : 'learning' },
+          { ...q, movement: q.movement === 'still' ? 'shifts' : 'jerks' },
+          { ...q, cleanliness: 'dirty' },
+          { ...q, skinKnown: false },
+          { ...q, faceCare: true },
         ];
         for (const w of worse)
           for (const id of before)

@@ -9,6 +9,8 @@ export interface CautionQuestion {
   readonly feelOver: FeelOver;
   readonly dog: DogFacts;
   readonly kinds: readonly KindFound[];
+  /** Where the loop is, if there is one. */
+  readonly loop: 'neck' | 'chest' | 'none';
 }
 
 /** Cautions shown with a step: what can be hurt and how it is kept safe, the weightiest first, six at most. */
@@ -39,7 +41,7 @@ export function cautionsFor(q: CautionQuestion): Reason[] {
   if (clips) out.push(reason('caution.blade_warm', {}, 0.75));
   if (q.activity === 'clip_tight_body' || q.activity === 'clip_tight_fragile' || q.activity === 'clip_tight_head')
     out.push(reason('caution.skin_below', {}, 0.9));
-  if (q.activity === 'body_clip') out.push(reason('caution.loop_off_neck', {}, 0.6));
+  if (q.activity === 'body_clip' && q.loop === 'neck') out.push(reason('caution.loop_off_neck', {}, 0.6));
   if (hasKind(q.kinds, 'thin_skin') && clips) out.push(reason('caution.thin_skin', {}, 0.7));
   if (hasKind(q.kinds, 'short_nose') && (q.activity === 'face' || q.activity === 'dry'))
     out.push(reason('caution.short_nose_breath', {}, 0.9));

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { ZONE_IDS } from '../anatomy/index.js';
+import { HOUSE_DEFAULTS } from '../house-rules/index.js';
 import { COMB_TESTS, LIFT_TESTS, MAT_GRADES, adviseMat, gradeMat, type MatQuestion } from './index.js';
 
 const ask = (change: Partial<MatQuestion>): MatQuestion => ({
@@ -9,6 +10,9 @@ const ask = (change: Partial<MatQuestion>): MatQuestion => ({
   puppyOrSenior: false,
   intactMale: false,
   trained: true,
+  strangles: false,
+  dryer: undefined,
+  house: HOUSE_DEFAULTS,
   ...change,
 });
 

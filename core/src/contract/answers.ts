@@ -4,6 +4,8 @@ import { MARK_BORDERS, MARK_SURFACES } from '../dogs/index.js';
 import { ZONE_IDS } from '../anatomy/index.js';
 import { VISIT_EVENT } from '../visit/index.js';
 import type { VisitSummary } from '../visit/index.js';
+import { HOUSE_DEFAULTS } from '../house-rules/index.js';
+import { HOUSE_RULES } from './house-rules.js';
 import { DOG_FORM, NOTE_KINDS, OWNER_FORM } from './dog-form.js';
 
 /** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */
@@ -17,6 +19,8 @@ export const SALON = z.object({
   vetPhone: z.string(),
   currency: z.string().length(3),
   ratePerMinuteMinor: z.number().int().min(0),
+  /** Left out by answers kept from earlier versions. */
+  house: HOUSE_RULES.default(HOUSE_DEFAULTS),
 });
 export type Salon = z.infer<typeof SALON>;
 

@@ -2,3 +2,4 @@ export * from './dog-form.js';
 export * from './sign-in.js';
 export * from './answers.js';
 export * from './problem.js';
+export * from './house-rules.js';

@@ -26,6 +26,8 @@ export const CONDITIONS = [
   'skin_allergy',
   'bad_teeth',
   'ear_trouble',
+  'no_front_teeth',
+  'cough',
 ] as const;
 export type Condition = (typeof CONDITIONS)[number];
 
@@ -47,6 +49,8 @@ export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
   skin_allergy: 'skin allergy',
   bad_teeth: 'bad teeth',
   ear_trouble: 'ear trouble',
+  no_front_teeth: 'no front teeth',
+  cough: 'an old cough, known to the vet',
 };
 
 /** What sets a dog off: a kind of work, in a place when that is known. */

@@ -1,5 +1,5 @@
 import type { ZoneId } from '../anatomy/index.js';
-import type { SkinState } from '../blades/choose-blade.js';
+import type { SkinState } from '../blades/blade-question.js';
 import type { MatGrade } from '../coat/mat-grade.js';
 
 export const JOINTS = [
@@ -66,12 +66,34 @@ export interface ZoneFinding {
   readonly crust: boolean;
 }
 
+export const LEGS = ['fore_left', 'fore_right', 'hind_left', 'hind_right'] as const;
+export type Leg = (typeof LEGS)[number];
+export const LEG_LABELS: Readonly<Record<Leg, string>> = {
+  fore_left: 'left foreleg',
+  fore_right: 'right foreleg',
+  hind_left: 'left hind leg',
+  hind_right: 'right hind leg',
+};
+
+/** The leg across: what is left with the weight when the other is lifted. `otherLeg('hind_left') // => 'hind_right'` */
+export function otherLeg(leg: Leg): Leg {
+  const other: Readonly<Record<Leg, Leg>> = {
+    fore_left: 'fore_right',
+    fore_right: 'fore_left',
+    hind_left: 'hind_right',
+    hind_right: 'hind_left',
+  };
+  return other[leg];
+}
+
 /** The hands-on check as the planner reads it. */
 export interface FeelOver {
   readonly zones: readonly ZoneFinding[];
   readonly marks: readonly MarkFound[];
   readonly joints: Readonly<Partial<Record<Joint, JointComfort>>>;
   readonly mood: Mood;
+  /** The leg it spares today: the weak one. */
+  readonly favours?: Leg | undefined;
   /** Told today that it has bitten someone while being handled. */
   readonly biteTold: boolean;
 }

@@ -1,16 +1,9 @@
 import fc from 'fast-check';
 import { CONDITIONS } from '../dogs/index.js';
-import { TODAY, aDog } from '../testing/dogs.js';
 import { FIT_SIGNS, FIT_VERDICTS, fitToGroom, type FitQuestion, type FitSign } from './index.js';
+import { aFitQuestion } from '../testing/fit-questions.js';
 
-const ask = (change: Partial<FitQuestion> = {}, dog: Parameters<typeof aDog>[0] = {}): FitQuestion => ({
-  dog: aDog(dog),
-  signs: [],
-  vetAgreed: false,
-  roomCelsius: 20,
-  today: TODAY,
-  ...change,
-});
+const ask = aFitQuestion;
 const verdict = (...args: Parameters<typeof ask>): string => fitToGroom(ask(...args)).verdict;
 
 // Common practice, no source.

@@ -1,6 +1,7 @@
 import { proposeAgreement } from '../agreement/index.js';
 import { may } from '../access/index.js';
 import { DOG_FORM, birthDateProblem } from '../contract/index.js';
+import { HOUSE_DEFAULTS } from '../house-rules/index.js';
 import { INCIDENTS, INCIDENT_KINDS, needsVetNow } from '../incidents/index.js';
 import { nextVisitDates, addWeeks, type NextVisitQuestion } from '../next-visit/index.js';
 import { makePlan } from '../plan/index.js';
@@ -105,6 +106,8 @@ describe('nextVisitDates', () => {
     clipOff: false,
     leftWeeks: undefined,
     stoppedEarly: false,
+    season: undefined,
+    house: HOUSE_DEFAULTS,
     today: TODAY,
     ...change,
   });

@@ -1,8 +1,9 @@
 import { zoneFacts, zoneLabel } from '../anatomy/index.js';
+import type { HouseRules } from '../house-rules/index.js';
 import { HARM_LABELS, INCIDENTS } from '../incidents/index.js';
 import { ACTIVITY_FACTS, type Activity } from '../plan/index.js';
 import { reason, type Reason } from '../reasons/index.js';
-import { SIGNALS } from '../strain/index.js';
+import { SIGNALS, bandOf } from '../strain/index.js';
 import { workNow, type VisitState } from '../visit/index.js';
 
 /** Work that a blade took close to the skin. */
@@ -14,7 +15,11 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
   if (state.ended?.outcome === 'not_today') out.push(reason('told.not_today', { name: dogName, why: state.ended.why }, 1));
   const now = workNow(state, state.work?.clockMs ?? 0);
   if (state.work && now) {
-    const facts = { minutes: Math.round(now.minute), peak: Math.round(now.strain.peak), band: now.strain.band };
+    const facts = {
+      minutes: Math.round(now.minute),
+      peak: Math.round(now.strain.peak),
+      band: now.strain.hardSigns.length > 0 ? now.strain.band : bandOf(now.strain.peak),
+    };
     out.push(
       state.work.breaks > 0
         ? reason('told.worked', { ...facts, breaks: `${Math.round(state.work.breakSeconds / 60)} min`, count: state.work.breaks }, 0.6)
@@ -87,3 +92,13 @@ function stepsWith(state: VisitState, status: string): string[] {
 }
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/**
+ * Who is told of what was found or hurt, and how, by the school of the house. A doctor or vet who is needed now is rung in every house.
+ * @returns nothing where nothing was found
+ */
+export function whoIsTold(state: VisitState, house: HouseRules): Reason[] {
+  const found = state.feelOver.marks.length > 0 || state.incidents.length > 0 || state.feelOver.zones.some((z) => z.skin === 'sore');
+  if (!found) return [];
+  return [reason(house.whoIsTold === 'owner_and_vet_writing' ? 'told.in_writing' : 'told.by_word', {}, 0.8)];
+}

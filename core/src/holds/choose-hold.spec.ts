@@ -1,22 +1,8 @@
-import { NOTHING_FOUND, dogKinds, type DogFacts, type FeelOver } from '../dogs/index.js';
-import { TODAY, aDog } from '../testing/dogs.js';
-import { HOLDS, HOLD_IDS, chooseHold, sayCap, type HoldChoice, type HoldQuestion } from './index.js';
+import type { DogFacts } from '../dogs/index.js';
+import { HOLDS, HOLD_IDS, chooseHold, sayCap, type HoldChoice } from './index.js';
+import { aHoldQuestion } from '../testing/hold-questions.js';
 
-function ask(change: Partial<HoldQuestion>, dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}): HoldChoice {
-  const facts = aDog(dog);
-  const feelOver = { ...NOTHING_FOUND, ...found };
-  return chooseHold({
-    reaches: ['body'],
-    dog: facts,
-    kinds: dogKinds(facts, feelOver, TODAY),
-    joints: feelOver.joints,
-    painful: false,
-    triggered: false,
-    helperThere: false,
-    minutes: 5,
-    ...change,
-  });
-}
+const ask = (...args: Parameters<typeof aHoldQuestion>): HoldChoice => chooseHold(aHoldQuestion(...args));
 
 // Common practice, no source.
 describe('chooseHold', () => {

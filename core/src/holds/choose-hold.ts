@@ -1,6 +1,17 @@
-import type { Joint, JointComfort, KindFound, DogFacts } from '../dogs/index.js';
-import { JOINT_LABELS, hasKind } from '../dogs/index.js';
+import {
+  JOINT_LABELS,
+  LEG_LABELS,
+  hasKind,
+  otherLeg,
+  type DogFacts,
+  type Joint,
+  type JointComfort,
+  type KindFound,
+  type Leg,
+} from '../dogs/index.js';
+import type { HouseRules } from '../house-rules/index.js';
 import { byWeight, reason, type Reason } from '../reasons/index.js';
+import { guardHold } from './guard-hold.js';
 import { HOLDS, type HoldId } from './holds.js';
 
 /** What the hands must reach; decides the first hold asked. */
@@ -9,16 +20,23 @@ export type Reach = (typeof REACHES)[number];
 
 export interface HoldQuestion {
   readonly reaches: readonly Reach[];
-  readonly dog: Pick<DogFacts, 'name' | 'weightKg' | 'nose' | 'conditions'>;
+  readonly dog: Pick<DogFacts, 'name' | 'weightKg' | 'nose' | 'conditions' | 'treatsAllowed'>;
   readonly kinds: readonly KindFound[];
   readonly joints: Readonly<Partial<Record<Joint, JointComfort>>>;
+  /** The leg it spares today. */
+  readonly favours: Leg | undefined;
   /** It hurts: tight mats, red skin, a painful joint that must move, long claws. */
   readonly painful: boolean;
   /** A known trigger of this dog. */
   readonly triggered: boolean;
+  /** It is fighting now: nothing is put on it, the work stops. */
+  readonly fighting: boolean;
+  /** It was fed just now, or retches. */
+  readonly mayBeSick: boolean;
   readonly helperThere: boolean;
   /** Minutes the step is expected to take. */
   readonly minutes: number;
+  readonly house: HouseRules;
 }
 
 export interface RejectedHold {
@@ -34,6 +52,8 @@ export interface HoldChoice {
   /** The step cannot be made safe here: it is for a vet. */
   readonly forVet: boolean;
   readonly needsHelper: boolean;
+  /** Longest stretch of the hold for this dog, minutes. */
+  readonly capMinutes: number;
   readonly reasons: readonly Reason[];
   readonly rejected: readonly RejectedHold[];
 }
@@ -42,6 +62,8 @@ export interface HoldChoice {
 export const UNDER_ARM_UP_TO_KG = 9;
 /** From this weight a forearm or knee goes under the belly when a hind leg is lifted, kg. Our default. */
 export const BELLY_SUPPORT_FROM_KG = 20;
+/** A puppy that is held still is held no longer than this, minutes; one that is let go, as long as it stays by itself. Our defaults. */
+export const PUPPY_HELD_STILL_MINUTES = 0.5;
 
 const LYING: readonly Reach[] = ['fore_feet', 'hind_feet', 'nails', 'underside', 'armpits'];
 
@@ -68,6 +90,13 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     reasons.push(q.reaches.includes('nails') ? reason('hold.senior_nails_lying', {}, 0.8) : reason('hold.senior_lies', {}, 0.7));
     hold = 'lap_or_side';
   }
+  const stands = hold !== 'lap_or_side' && hold !== 'under_arm';
+  const weak = q.favours;
+  if (weak && stands && (weak.startsWith('hind') ? liftsHind : liftsFore)) {
+    also.add('belly_support');
+    reasons.push(reason('hold.favoured_leg', { weak: LEG_LABELS[weak], strong: LEG_LABELS[otherLeg(weak)] }, 0.9));
+  }
+  if (weak?.startsWith('hind')) reasons.push(reason('hold.rear_first', {}, 0.5));
   if (liftsHind && hold === 'leg_folded' && (q.dog.weightKg >= BELLY_SUPPORT_FROM_KG || hasKind(q.kinds, 'sore_joints'))) {
     also.add('belly_support');
     reasons.push(reason('hold.belly_support', {}, 0.6));
@@ -76,52 +105,48 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     also.add('belly_support');
     if (!reasons.some((r) => r.rule === 'hold.belly_support')) reasons.push(reason('hold.belly_support', {}, 0.6));
   }
-  const guarded =
-    (hasKind(q.kinds, 'bite_history') && (q.painful || q.triggered)) || (q.painful && hasKind(q.kinds, 'reactive') && q.triggered);
-  let forVet = false;
-  let needsHelper = false;
-  if (guarded) {
-    const noMuzzle = muzzleBan(q);
-    if (noMuzzle) {
-      rejected.push({ hold: 'muzzle', because: noMuzzle });
-      if (q.helperThere) {
-        also.add('helper');
-        needsHelper = true;
-        reasons.push(reason('hold.helper_instead_of_muzzle', {}, 0.9));
-      } else {
-        forVet = true;
-        reasons.push(reason('hold.for_vet', { name: q.dog.name }, 1));
-      }
-    } else {
-      also.add('muzzle');
-      reasons.push(reason('hold.muzzle_before_first_tool', { minutes: HOLDS.muzzle.capMinutes, name: q.dog.name }, 0.95));
-      if (q.helperThere) {
-        also.add('helper');
-        needsHelper = true;
-        reasons.push(reason('hold.helper_with_bite', {}, 0.6));
-      }
-    }
-  } else if (hasKind(q.kinds, 'needs_two') && liftsHind) {
+  const guard = guardHold(q);
+  guard.also.forEach((h) => also.add(h));
+  reasons.push(...guard.reasons);
+  rejected.push(...guard.rejected);
+  let needsHelper = guard.also.includes('helper');
+  const heavy = hasKind(q.kinds, 'needs_two');
+  if (heavy && liftsHind && !needsHelper) {
     needsHelper = true;
-    also.add('helper');
     reasons.push(reason('hold.heavy_helper', { kg: q.dog.weightKg }, 0.6));
   }
-  if (hasKind(q.kinds, 'needs_two') && q.reaches.includes('washing')) {
+  if (heavy && q.reaches.includes('washing')) {
     needsHelper = true;
-    also.add('helper');
     reasons.push(reason('hold.heavy_lift', { kg: q.dog.weightKg }, 0.7));
   }
-  if (hold === 'cupped_chin' && q.dog.nose === 'short') reasons.push(reason('hold.short_nose_head_up', {}, 0.9));
+  if (needsHelper) also.add('helper');
+  if (q.dog.nose === 'short' && hold === 'cupped_chin') reasons.push(reason('hold.short_nose_head_up', {}, 0.9));
+  if (q.dog.conditions.includes('no_front_teeth') && q.reaches.includes('head')) reasons.push(reason('hold.tongue_without_teeth', {}, 0.7));
   if (q.dog.conditions.includes('blind') || q.dog.conditions.includes('deaf')) reasons.push(reason('hold.touch_before_move', {}, 0.8));
   if (reasons.length === 0) reasons.push(reason('hold.least_force', { hold: HOLDS[hold].label, prevents: HOLDS[hold].prevents }, 0.3));
-  return { hold, also: [...also], forVet, needsHelper, reasons: byWeight(reasons), rejected };
+  return {
+    hold,
+    also: [...also],
+    forVet: guard.forVet,
+    needsHelper,
+    capMinutes: capFor(hold, q),
+    reasons: byWeight(reasons),
+    rejected,
+  };
+}
+
+function capFor(hold: HoldId, q: HoldQuestion): number {
+  const cap = HOLDS[hold].capMinutes;
+  const heldStill = hasKind(q.kinds, 'puppy') && q.house.puppyStruggle === 'hold_still' && hold !== 'hand_resting';
+  return heldStill ? Math.min(cap, PUPPY_HELD_STILL_MINUTES) : cap;
 }
 
 /** The least hold that reaches the place on a dog with nothing against it. */
 function firstHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[]): HoldId {
   const puppy = hasKind(q.kinds, 'puppy');
-  if (q.reaches.includes('nails')) return q.dog.weightKg <= UNDER_ARM_UP_TO_KG ? 'under_arm' : 'leg_folded';
-  if (q.reaches.includes('throat')) return 'cupped_chin';
+  if (puppy) reasons.push(reason(q.house.puppyStruggle === 'hold_still' ? 'hold.puppy_hold_still' : 'hold.puppy_let_go', {}, 0.5));
+  if (q.reaches.includes('nails')) return q.dog.weightKg <= UNDER_ARM_UP_TO_KG && !soreBack(q) ? 'under_arm' : 'leg_folded';
+  if (q.reaches.includes('throat')) return throatHold(q, reasons, rejected);
   if (q.reaches.includes('head')) {
     if (puppy) {
       reasons.push(reason('hold.puppy_may_move', {}, 0.7));
@@ -131,6 +156,8 @@ function firstHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[])
       rejected.push({ hold: 'muzzle_steady', because: reason('hold.short_nose_no_grip', {}, 1) });
       return 'behind_jaw';
     }
+    if (q.dog.conditions.includes('no_front_teeth') || q.dog.conditions.includes('bad_teeth'))
+      rejected.push({ hold: 'muzzle_steady', because: reason('hold.teeth_no_grip', {}, 0.9) });
     return 'chin_hair';
   }
   if (q.reaches.includes('armpits')) return 'foreleg_forward';
@@ -140,13 +167,19 @@ function firstHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[])
   return 'hand_resting';
 }
 
-/** Who never wears a muzzle. Common practice, no source. */
-function muzzleBan(q: HoldQuestion): Reason | undefined {
-  if (q.dog.nose === 'short') return reason('hold.no_muzzle_short_nose', {}, 1);
-  if (q.dog.conditions.includes('airway') || q.dog.conditions.includes('heart')) return reason('hold.no_muzzle_breath', {}, 1);
-  if (q.reaches.includes('washing')) return reason('hold.no_muzzle_wet', {}, 1);
-  return undefined;
+/** Head up for seconds, or natural carriage with the skin drawn aside (house rule); a sore neck or short breath is never held up. */
+function throatHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[]): HoldId {
+  const neck = q.joints.neck ?? 'free';
+  if (neck !== 'free') rejected.push({ hold: 'cupped_chin', because: reason('hold.sore_neck_not_up', {}, 1) });
+  if (q.house.throatLine === 'natural' || neck !== 'free') {
+    reasons.push(reason('hold.throat_natural', {}, 0.7));
+    return 'hand_resting';
+  }
+  reasons.push(reason('hold.throat_head_up', {}, 0.5));
+  return 'cupped_chin';
 }
+
+const soreBack = (q: HoldQuestion): boolean => (q.joints.back ?? 'free') !== 'free' || q.dog.conditions.includes('sore_back');
 
 /** Whether the dog can lie for a reach, so that it does not stand. */
 export function canLieFor(reaches: readonly Reach[]): boolean {

@@ -17,11 +17,36 @@ export const HOLD_IDS = [
 /** From least to most force, in the order of this list. */
 export type HoldId = (typeof HOLD_IDS)[number];
 
+export const HOLD_NEEDS = ['nothing', 'second_person', 'span_of_hand', 'front_teeth', 'chin_hair', 'small_dog', 'training'] as const;
+/** What a hold needs to be safe. */
+export type HoldNeed = (typeof HOLD_NEEDS)[number];
+
+export const HOLD_NOT_FOR = [
+  'short_nose',
+  'breath',
+  'cough',
+  'sore_hind',
+  'sore_fore',
+  'sore_neck',
+  'sore_back',
+  'no_front_teeth',
+  'wet',
+  'may_be_sick',
+  'fighting',
+  'heavy',
+  'fits',
+  'sore_tail',
+] as const;
+/** Whom a hold is not for. */
+export type HoldNotFor = (typeof HOLD_NOT_FOR)[number];
+
 export interface HoldFacts {
   readonly label: string;
   readonly how: string;
   readonly prevents: string;
   readonly mustNotPress: string;
+  readonly notFor: readonly HoldNotFor[];
+  readonly needs: readonly HoldNeed[];
   /** Longest stretch, minutes. Our default where common practice names none. */
   readonly capMinutes: number;
 }
@@ -33,6 +58,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'One hand always lies on the dog and feels it move before you see it.',
     prevents: 'a step into the blade',
     mustNotPress: 'a sore place',
+    notFor: [],
+    needs: ['nothing'],
     capMinutes: 60,
   },
   muzzle_steady: {
@@ -40,6 +67,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'A finger between the jaw bones from below, thumb over the bridge; firm, not tight.',
     prevents: 'a jerk of the head, a lick',
     mustNotPress: 'the throat, the nostrils',
+    notFor: ['short_nose', 'breath', 'no_front_teeth', 'sore_neck'],
+    needs: ['span_of_hand', 'front_teeth'],
     capMinutes: 1,
   },
   chin_hair: {
@@ -47,6 +76,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Hold the chin hair; it is clipped last.',
     prevents: 'a jerk of the head',
     mustNotPress: 'the throat',
+    notFor: ['sore_neck'],
+    needs: ['chin_hair'],
     capMinutes: 3,
   },
   behind_jaw: {
@@ -54,6 +85,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'It may move, not leave.',
     prevents: 'backing off',
     mustNotPress: 'the throat',
+    notFor: ['sore_neck'],
+    needs: ['nothing'],
     capMinutes: 2,
   },
   cupped_chin: {
@@ -61,6 +94,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Chin in the palm, head up for about 5 s, then 10 s of rest.',
     prevents: 'the head dropping into the blade',
     mustNotPress: 'the throat',
+    notFor: ['sore_neck'],
+    needs: ['nothing'],
     capMinutes: 5 / 60,
   },
   tail_root: {
@@ -68,6 +103,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Hold the root; never carry weight by the tail.',
     prevents: 'a clamped tail, sitting on the blade',
     mustNotPress: 'the tail towards the back',
+    notFor: ['sore_tail'],
+    needs: ['nothing'],
     capMinutes: 3,
   },
   leg_folded: {
@@ -75,6 +112,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Close under the body, never out sideways; let it go when it pulls, take it again.',
     prevents: 'a kick into the blade',
     mustNotPress: 'the joint past its ease',
+    notFor: ['sore_hind'],
+    needs: ['nothing'],
     capMinutes: 2,
   },
   foreleg_forward: {
@@ -82,6 +121,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Forward and up, never out to the side.',
     prevents: 'the armpit web rising into the teeth',
     mustNotPress: 'elbow and shoulder',
+    notFor: ['sore_fore'],
+    needs: ['nothing'],
     capMinutes: 1,
   },
   belly_support: {
@@ -89,6 +130,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Carry the body from below before a leg leaves the table.',
     prevents: 'a weak leg giving way',
     mustNotPress: 'a sore belly',
+    notFor: [],
+    needs: ['nothing'],
     capMinutes: 3,
   },
   under_arm: {
@@ -96,6 +139,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Small dogs, for nails: body against yours, paw in the free hand.',
     prevents: 'a jump, a pulled paw',
     mustNotPress: 'ribs',
+    notFor: ['heavy', 'breath', 'sore_back'],
+    needs: ['small_dog'],
     capMinutes: 4,
   },
   lap_or_side: {
@@ -103,6 +148,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Lying, someone’s hand on the shoulder; nothing bears weight.',
     prevents: 'standing on sore legs, a fall',
     mustNotPress: 'chest of a dog that breathes hard',
+    notFor: ['breath'],
+    needs: ['nothing'],
     capMinutes: 10,
   },
   helper: {
@@ -110,6 +157,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'A second pair of hands at the head; says when the dog tightens.',
     prevents: 'a turn or jump you cannot see',
     mustNotPress: 'neck',
+    notFor: [],
+    needs: ['second_person'],
     capMinutes: 15,
   },
   loop: {
@@ -117,6 +166,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'Loose, quick release, never left alone with it.',
     prevents: 'a jump from the table',
     mustNotPress: 'the throat',
+    notFor: ['cough', 'fighting'],
+    needs: ['training'],
     capMinutes: 20,
   },
   muzzle: {
@@ -124,6 +175,8 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
     how: 'On before the first tool, with treats, watched; off again within 5 min.',
     prevents: 'a bite',
     mustNotPress: 'nose and throat',
+    notFor: ['short_nose', 'breath', 'wet', 'may_be_sick', 'fighting', 'cough'],
+    needs: ['training'],
     capMinutes: 5,
   },
 };

@@ -1,1 +1,5 @@
 export * from './gamma-rate.js';
+export * from './rate-book.js';
+export * from './noise-or-place.js';
+export * from './half-life.js';
+export * from './first-watch.js';

@@ -1,1 +1,2 @@
 export * from './next-visit.js';
+export * from './length-and-interval.js';

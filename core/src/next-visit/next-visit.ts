@@ -1,5 +1,7 @@
 import { lifeStage, type DogFacts } from '../dogs/index.js';
 import type { Activity } from '../plan/activities.js';
+import type { MatSeason } from '../coat/index.js';
+import type { HouseRules } from '../house-rules/index.js';
 import { reason, type Reason } from '../reasons/index.js';
 
 export interface NextVisitQuestion {
@@ -10,6 +12,9 @@ export interface NextVisitQuestion {
   /** Weeks until the second visit for what was left, if anything was. */
   readonly leftWeeks: number | undefined;
   readonly stoppedEarly: boolean;
+  /** When this dog mats, if it has a season. */
+  readonly season: MatSeason | undefined;
+  readonly house: HouseRules;
   /** ISO date. */
   readonly today: string;
 }
@@ -42,10 +47,26 @@ export function nextVisitDates(q: NextVisitQuestion): NextVisitDate[] {
   if (lifeStage(q.dog, q.today) === 'puppy') add(PUPPY_WEEKS, reason('next.puppy', { weeks: PUPPY_WEEKS }, 0.7));
   if (q.dog.triggers.length > 0 || q.dog.biteHistory) add(HABIT_WEEKS, reason('next.habit', { weeks: HABIT_WEEKS }, 0.6));
   if (q.dog.ears === 'drop' && q.dog.conditions.includes('ear_trouble')) add(EAR_WEEKS, reason('next.ears', { weeks: EAR_WEEKS }, 0.4));
+  if (q.house.earHair === 'pluck' && q.done.includes('ears')) add(EAR_WEEKS, reason('next.ears_plucked', { weeks: EAR_WEEKS }, 0.4));
+  if (q.season) {
+    const weeks = weeksBefore(q.season.month, q.today);
+    if (weeks > 0) add(weeks, reason('next.season', { weeks, month: monthName(q.season.month) }, 0.5));
+  }
   if (q.leftWeeks !== undefined) add(q.leftWeeks, reason('next.left', { weeks: q.leftWeeks }, 0.9));
   if (q.stoppedEarly) add(STOPPED_WEEKS, reason('next.nothing_done', { weeks: STOPPED_WEEKS }, 0.8));
   return dates.sort((a, b) => a.weeks - b.weeks);
 }
+
+/** Whole weeks until the first day of the month before a season's middle; the season is three months long. */
+function weeksBefore(month: number, today: string): number {
+  const from = new Date(Date.parse(today));
+  const starts = Date.UTC(from.getUTCFullYear(), month - 2, 1);
+  const next = starts > from.getTime() ? starts : Date.UTC(from.getUTCFullYear() + 1, month - 2, 1);
+  return Math.floor((next - from.getTime()) / 604_800_000);
+}
+
+const monthName = (month: number): string =>
+  new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' }).format(Date.UTC(2001, month - 1, 1));
 
 /** A date some weeks later, ISO. `addWeeks('2026-01-01', 2) // => '2026-01-15'` */
 export function addWeeks(date: string, weeks: number): string {

@@ -1,5 +1,6 @@
 import type { ZoneGroup } from '../anatomy/index.js';
 import type { TriggerCause } from '../dogs/index.js';
+import type { LearnedTool } from '../learning/index.js';
 import type { Reach } from '../holds/index.js';
 import type { Post, Tier } from './model.js';
 
@@ -45,6 +46,8 @@ export interface ActivityFacts {
   readonly minutes: number;
   /** Strain points per minute on a calm grown dog. Our default. */
   readonly ratePerMinute: number;
+  /** What the dog feels and hears; rates are learned by it. */
+  readonly tool: LearnedTool;
   readonly causes: readonly TriggerCause[];
   readonly reaches: readonly Reach[];
   readonly groups: readonly ZoneGroup[];
@@ -59,6 +62,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 4,
     minutes: 4,
     ratePerMinute: 2,
+    tool: 'hands',
     causes: ['held'],
     reaches: ['head'],
     groups: ['face'],
@@ -71,6 +75,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 3,
     minutes: 5,
     ratePerMinute: 2.2,
+    tool: 'brush',
     causes: ['brush'],
     reaches: ['body'],
     groups: ['body', 'legs'],
@@ -83,6 +88,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 5,
     minutes: 4,
     ratePerMinute: 3.2,
+    tool: 'clipper',
     causes: ['clipper', 'held'],
     reaches: ['armpits', 'underside'],
     groups: ['underside', 'rear', 'feet'],
@@ -95,6 +101,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 5,
     minutes: 4,
     ratePerMinute: 3.2,
+    tool: 'clipper',
     causes: ['clipper', 'held'],
     reaches: ['head'],
     groups: ['ears', 'face'],
@@ -107,6 +114,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 5,
     minutes: 10,
     ratePerMinute: 2,
+    tool: 'clipper',
     causes: ['clipper'],
     reaches: ['body'],
     groups: ['body', 'legs', 'neck'],
@@ -119,6 +127,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 3,
     minutes: 7,
     ratePerMinute: 4,
+    tool: 'nail_tool',
     causes: ['nails', 'held'],
     reaches: ['nails'],
     groups: ['feet'],
@@ -131,6 +140,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 3,
     minutes: 4,
     ratePerMinute: 2.6,
+    tool: 'clipper',
     causes: ['clipper', 'held'],
     reaches: ['rear', 'underside'],
     groups: ['underside', 'rear'],
@@ -143,6 +153,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 2,
     minutes: 4,
     ratePerMinute: 2.8,
+    tool: 'hands',
     causes: ['held'],
     reaches: ['head'],
     groups: ['ears'],
@@ -155,6 +166,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 3,
     minutes: 13,
     ratePerMinute: 1.6,
+    tool: 'water',
     causes: ['water'],
     reaches: ['washing'],
     groups: ['body', 'legs', 'face'],
@@ -165,8 +177,9 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     standing: true,
     tier: 'asked',
     worth: 1,
-    minutes: 18,
+    minutes: 15,
     ratePerMinute: 2,
+    tool: 'dryer',
     causes: ['dryer'],
     reaches: ['washing'],
     groups: ['body', 'legs', 'face'],
@@ -179,6 +192,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 3,
     minutes: 18,
     ratePerMinute: 1.5,
+    tool: 'clipper',
     causes: ['clipper'],
     reaches: ['body'],
     groups: ['body', 'neck'],
@@ -191,6 +205,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 2,
     minutes: 8,
     ratePerMinute: 2.6,
+    tool: 'clipper',
     causes: ['clipper', 'shears', 'held'],
     reaches: ['fore_feet', 'hind_feet'],
     groups: ['feet'],
@@ -203,6 +218,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 1,
     minutes: 12,
     ratePerMinute: 1.2,
+    tool: 'shears',
     causes: ['shears'],
     reaches: ['body'],
     groups: ['legs', 'rear'],
@@ -215,6 +231,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     worth: 2,
     minutes: 10,
     ratePerMinute: 2.9,
+    tool: 'clipper',
     causes: ['clipper', 'shears', 'held'],
     reaches: ['head'],
     groups: ['face'],

@@ -1,34 +1,15 @@
-import { zoneFacts, zoneLabel, zonesOfGroup, type ZoneId } from '../anatomy/index.js';
-import { chooseBlade, type BladeChoice } from '../blades/index.js';
-import { findingIn, hasKind, ageWeeks, type KindFound } from '../dogs/index.js';
-import { chooseHold, type HoldChoice, type Reach } from '../holds/index.js';
+import { zoneLabel, zonesOfGroup, type ZoneId } from '../anatomy/index.js';
+import { ageWeeks, type KindFound } from '../dogs/index.js';
+import { painfulWork } from '../fit/index.js';
+import { findFloorBreaches } from '../floors/index.js';
+import { vetOnly } from '../hazards/index.js';
 import { reason, type Reason } from '../reasons/index.js';
-import { cautionsFor } from '../cautions/index.js';
 import { ACTIVITY_FACTS, sizeFactor, type Activity } from './activities.js';
 import { findMatWork, type MatWork } from './find-mat-work.js';
-import type { Post, Tier } from './model.js';
+import { makeStep, type BuiltStep, type StepExtra } from './make-step.js';
 import type { PlanInput } from './plan-input.js';
-import { stepRate, type StepRate } from './rates.js';
 
-/** A step ready to be ordered. */
-export interface BuiltStep {
-  readonly id: Activity;
-  readonly activity: Activity;
-  readonly label: string;
-  readonly zones: readonly ZoneId[];
-  readonly tier: Tier;
-  readonly worth: number;
-  readonly post: Post;
-  readonly standing: boolean;
-  readonly minutes: number;
-  readonly minutesRange: readonly [number, number];
-  readonly rate: StepRate;
-  readonly hold: HoldChoice;
-  readonly blade: BladeChoice | undefined;
-  readonly needsConsent: boolean;
-  readonly cautions: readonly Reason[];
-  readonly reasons: readonly Reason[];
-}
+export type { BuiltStep } from './make-step.js';
 
 /** Work that is not planned today, before any order is tried. */
 export interface NotPlanned {
@@ -60,11 +41,7 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     to: a.way === 'vet' ? ('vet' as const) : ('left' as const),
     reasons: a.reasons,
   }));
-  const push = (
-    activity: Activity,
-    zones: readonly ZoneId[],
-    extra: { minutes?: number; reasons?: readonly Reason[]; needsConsent?: boolean; label?: string; after?: PlanInput } = {},
-  ): void => {
+  const push = (activity: Activity, zones: readonly ZoneId[], extra: StepExtra & { readonly after?: PlanInput } = {}): void => {
     const step = makeStep(activity, zones, extra.after ?? input, kinds, extra);
     if (extra.needsConsent && refusesClip)
       notPlanned.push({ what: step.label, activity, zones, to: 'left', reasons: [reason('step.consent_refused', {}, 1)] });
@@ -134,7 +111,7 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
       });
     } else if (item === 'bath') {
       push('bath', zonesOfGroup('body'));
-      push('dry', zonesOfGroup('body'), { reasons: dryReasons(kinds, input) });
+      push('dry', zonesOfGroup('body'));
     } else if (item === 'body_clip' && mats.clipOff) {
       notPlanned.push({
         what: 'body clip to the wanted length',
@@ -159,9 +136,44 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     else if (item === 'ears') push('ears', ['ear_leather_left', 'ear_leather_right', 'ear_canal_left', 'ear_canal_right']);
     else if (item === 'tidy') push('tidy', ['foreleg_left', 'foreleg_right', 'thigh_left', 'thigh_right', 'tail']);
     else
-      push('nails', ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right'], { reasons: [reason('step.nails', {}, 0.3)] });
+      push('nails', ['fore_nails_left', 'fore_nails_right', 'hind_nails_left', 'hind_nails_right'], {
+        reasons: [reason('step.nails', {}, 0.3)],
+      });
   }
-  return dropOrphans(steps, notPlanned, mats);
+  for (const { zone, because } of vetOnly({ dog: input.dog, feelOver: input.feelOver, strangled: [] })) {
+    if (notPlanned.some((n) => n.to === 'vet' && n.zones.includes(zone))) continue;
+    notPlanned.push({ what: `the ${zoneLabel(zone)}`, activity: undefined, zones: [zone], to: 'vet', reasons: [because] });
+  }
+  const bearable = withinPain(steps, kinds);
+  const left = [...notPlanned, ...bearable.beyond];
+  const breaches = findFloorBreaches({ ...input, steps: bearable.steps, notToday: left });
+  for (const b of breaches)
+    left.push({
+      what: b.step ?? (b.zone ? `the ${zoneLabel(b.zone)}` : 'a place'),
+      activity: b.step,
+      zones: b.zone ? [b.zone] : [],
+      to: 'vet',
+      reasons: [b.because],
+    });
+  return dropOrphans(
+    bearable.steps.filter((s) => !breaches.some((b) => b.step === s.activity)),
+    left,
+    mats,
+  );
+}
+
+/** Work that hurts, up to what this dog can take: what matters most stays, the rest is for a vet. */
+function withinPain(steps: readonly BuiltStep[], kinds: readonly KindFound[]): { steps: BuiltStep[]; beyond: NotPlanned[] } {
+  const ofKinds = kinds.map((k) => k.kind);
+  const painful = steps.filter((s) => s.rate.painful).sort((a, b) => b.worth - a.worth || a.minutes - b.minutes);
+  const beyond: NotPlanned[] = [];
+  let minutes = 0;
+  for (const s of painful) {
+    const work = painfulWork(minutes + s.minutes, ofKinds);
+    if (work.beyond) beyond.push({ what: s.label, activity: s.activity, zones: s.zones, to: 'vet', reasons: work.reasons });
+    else minutes += s.minutes;
+  }
+  return { steps: steps.filter((s) => !beyond.some((b) => b.activity === s.activity)), beyond };
 }
 
 /** A bath without its drying, or a drying without its bath, is not planned at all. */
@@ -173,105 +185,4 @@ function dropOrphans(steps: readonly BuiltStep[], notPlanned: readonly NotPlanne
 
 function bodyZones(): ZoneId[] {
   return ['neck', 'back', 'rump', 'chest', 'shoulder_left', 'shoulder_right', 'side_left', 'side_right', 'thigh_left', 'thigh_right'];
-}
-
-/** Work on the skin with a blade; the others use comb, shears, water or nail tools. */
-const BLADED: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_head', 'clip_tight_body', 'sanitary', 'body_clip', 'feet', 'face'];
-
-function makeStep(
-  activity: Activity,
-  zones: readonly ZoneId[],
-  input: PlanInput,
-  kinds: readonly KindFound[],
-  extra: { minutes?: number; reasons?: readonly Reason[]; needsConsent?: boolean; label?: string },
-): BuiltStep {
-  const facts = ACTIVITY_FACTS[activity];
-  const senior = hasKind(kinds, 'senior');
-  const findings = zones.map((z) => findingIn(input.feelOver, z));
-  const skin = findings.some((f) => f.skin === 'sore') ? 'sore' : findings.some((f) => f.skin === 'red') ? 'red' : 'sound';
-  const zoneFactor = isMatWork(activity) ? Math.max(1, ...zones.map((z) => zoneFacts(z).strainFactor)) : 1;
-  const rate = stepRate(activity, input, kinds, isMatWork(activity) ? 0.6 + 0.4 * zoneFactor : 1, skin);
-  const minutes = roundHalf(
-    (extra.minutes ?? facts.minutes * sizeFactor(input.dog.weightKg)) * (hasKind(kinds, 'puppy') ? 0.6 : 1) * (senior ? 1.1 : 1),
-  );
-  const reaches = isMatWork(activity) ? reachesOfMats(activity, zones) : facts.reaches;
-  const hold = chooseHold({
-    reaches,
-    dog: input.dog,
-    kinds,
-    joints: input.feelOver.joints,
-    painful: rate.painful,
-    triggered: rate.triggered,
-    helperThere: input.helperThere,
-    minutes,
-  });
-  const lies = hold.hold === 'lap_or_side' || hold.hold === 'under_arm';
-  const restsWhileDrying = activity === 'dry' && (senior || hasKind(kinds, 'sore_joints') || hasKind(kinds, 'puppy'));
-  return {
-    id: activity,
-    activity,
-    label: extra.label ?? facts.label,
-    zones,
-    tier: facts.tier,
-    worth: facts.worth,
-    post: lies ? 'lap' : facts.post,
-    standing: facts.standing && !lies && !restsWhileDrying,
-    minutes,
-    minutesRange: [roundHalf(minutes * 0.7), roundHalf(minutes * 1.5)],
-    rate,
-    hold,
-    blade: BLADED.includes(activity) ? hardestBlade(zones, input, kinds, activity) : undefined,
-    needsConsent: extra.needsConsent ?? false,
-    cautions: cautionsFor({ activity, zones, feelOver: input.feelOver, dog: input.dog, kinds }),
-    reasons: [...(extra.reasons ?? []), ...rate.reasons],
-  };
-}
-
-const isMatWork = (a: Activity): boolean =>
-  a === 'brush_mats' || a === 'clip_tight_fragile' || a === 'clip_tight_head' || a === 'clip_tight_body';
-const roundHalf = (x: number): number => Math.max(0.5, Math.round(x * 2) / 2);
-
-/** Where the hands must go for mats: only the places that are matted. */
-function reachesOfMats(activity: Activity, zones: readonly ZoneId[]): Reach[] {
-  if (activity === 'clip_tight_head') return ['head'];
-  if (activity !== 'clip_tight_fragile') return ['body'];
-  const groups = new Set(zones.map((z) => zoneFacts(z).group));
-  const armpit = zones.some((z) => z.startsWith('armpit'));
-  const under = zones.some((z) => zoneFacts(z).group === 'underside' && !z.startsWith('armpit'));
-  return [
-    ...(armpit ? ['armpits' as const] : []),
-    ...(under ? ['underside' as const] : []),
-    ...(groups.has('rear') ? ['rear' as const] : []),
-    ...(groups.has('feet') ? ['fore_feet' as const] : []),
-  ];
-}
-
-/** The blade for the zone that allows least; a step is done with one blade where it can be. */
-function hardestBlade(zones: readonly ZoneId[], input: PlanInput, kinds: readonly KindFound[], activity: Activity): BladeChoice {
-  const thinSkin = hasKind(kinds, 'thin_skin');
-  const choices = zones.map((zone) => {
-    const f = findingIn(input.feelOver, zone);
-    const wanted = activity === 'body_clip' ? input.asked.wantedMm : activity === 'face' ? Math.min(input.asked.wantedMm, 6) : 1.5;
-    return chooseBlade({
-      zone,
-      matGrade: f.matGrade,
-      skin: f.skin,
-      wantedMm: wanted,
-      trained: input.trained,
-      thinSkin,
-      markHere: input.feelOver.marks.some((m) => m.zone === zone),
-    });
-  });
-  // Sore zones are left out; the step falls only when no zone can be clipped.
-  const possible = choices.filter((c) => c.blade !== undefined);
-  const pool = possible.length > 0 ? possible : choices;
-  const least = pool.reduce((a, b) => (b.lengthMm < a.lengthMm ? b : a));
-  const withReasons = pool.find((c) => c.blade === least.blade && c.reasons.some((r) => r.weight >= 0.6));
-  return withReasons ?? least;
-}
-
-function dryReasons(kinds: readonly KindFound[], input: PlanInput): Reason[] {
-  if (hasKind(kinds, 'short_nose')) return [reason('step.dry_cool_short_nose', {}, 0.8)];
-  if (hasKind(kinds, 'senior')) return [reason('step.dry_senior', {}, 0.7)];
-  return input.dog.triggers.some((t) => t.cause === 'dryer') ? [reason('step.dry_towel_first', {}, 0.7)] : [];
 }

@@ -1,12 +1,18 @@
 import { dogKinds, hasKind, MOOD_START, standingLimits, type KindFound, type StandingLimits } from '../dogs/index.js';
 import { reason, type Reason } from '../reasons/index.js';
-import { DEFAULT_HALF_LIFE_MINUTES } from '../strain/index.js';
+import { painfulWork, type PainfulWork } from '../fit/index.js';
+import type { RegisterRow } from '../hazards/index.js';
+import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../holds/index.js';
+import { learnHalfLife } from '../learning/index.js';
+import { uncountedSignals, type SignalId } from '../strain/index.js';
 import { buildSteps, type BuiltStep, type NotPlanned } from './build-steps.js';
 import { whyBreak, whyHere, whyLeftOut } from './explain.js';
 import type { PlanProblem } from './model.js';
 import { orderRules } from './order-rules.js';
 import type { PlanInput } from './plan-input.js';
 import { fatiguePerMinute } from './rates.js';
+import { planRegister } from './plan-register.js';
+import { safeFinishOfPlan, type SafeFinishPoint } from './safe-finish-of-plan.js';
 import { simulate, type Simulated } from './simulate.js';
 import { solve, type Solution } from './solve.js';
 
@@ -53,7 +59,15 @@ export interface HandlingPlan {
   readonly dose: number;
   readonly startStrain: number;
   readonly halfLifeMinutes: number;
+  /** Signals that mean nothing on this dog. */
+  readonly uncounted: readonly SignalId[];
   readonly proof: Solution['proof'];
+  /** What can happen in these steps, before and after controls. */
+  readonly register: readonly RegisterRow[];
+  /** Minutes until the dog could go home, at each minute. */
+  readonly safeFinish: readonly SafeFinishPoint[];
+  readonly painful: PainfulWork;
+  readonly loop: LoopAdvice;
   readonly reasons: readonly Reason[];
 }
 
@@ -85,6 +99,9 @@ export function makePlan(input: PlanInput): HandlingPlan {
   );
   const notToday = [...built.notPlanned, ...left];
   const steps = placeSteps(problem, solution, run, built.steps);
+  const loop = adviseLoop({ dog: input.dog, kinds, fighting: false, house: input.house });
+  const painfulMinutes = steps.reduce((sum, s) => sum + (s.rate.painful ? s.minutes : 0), 0);
+  const halfLife = learnHalfLife(input.breaks);
   const range = steps.reduce<[number, number]>(
     ([a, b], s) => [a + s.minutesRange[0] - s.minutes, b + s.minutesRange[1] - s.minutes],
     [run.minutes, run.minutes],
@@ -102,10 +119,21 @@ export function makePlan(input: PlanInput): HandlingPlan {
     dose: run.dose,
     startStrain: problem.startStrain,
     halfLifeMinutes: problem.halfLifeMinutes,
+    uncounted: uncountedSignals(input.dog.conditions),
     proof: solution.proof,
+    register: planRegister(steps, input, kinds, loop),
+    safeFinish: safeFinishOfPlan(steps, loop.loop),
+    painful: painfulWork(
+      painfulMinutes,
+      kinds.map((k) => k.kind),
+    ),
+    loop,
     reasons: [
       reason('plan.start_strain', { mood: input.feelOver.mood.replace('_', ' '), points: problem.startStrain }, 0.3),
-      reason('strain.half_life_default', { minutes: problem.halfLifeMinutes }, 0.2),
+      ...halfLife.reasons,
+      ...loop.reasons,
+      adviseVoice(input.house, undefined),
+      adviseReward(input.house, input.dog),
       proofReason(solution, built.steps.length),
     ],
   };
@@ -133,9 +161,9 @@ export function problemOf(
       post: s.post,
       standing: s.standing,
     })),
-    order: orderRules(steps, kinds),
+    order: orderRules(steps, kinds, input),
     startStrain: MOOD_START[input.feelOver.mood],
-    halfLifeMinutes: DEFAULT_HALF_LIFE_MINUTES,
+    halfLifeMinutes: learnHalfLife(input.breaks).minutes,
     fatiguePerMinute: fatiguePerMinute(kinds),
     continuousStandingMinutes: standing.continuousMinutes,
     totalStandingMinutes: standing.totalMinutes,
@@ -229,8 +257,13 @@ function nothingToday(input: PlanInput, kinds: readonly KindFound[], standing: S
     peak: start,
     dose: 0,
     startStrain: start,
-    halfLifeMinutes: DEFAULT_HALF_LIFE_MINUTES,
+    halfLifeMinutes: learnHalfLife(input.breaks).minutes,
+    uncounted: uncountedSignals(input.dog.conditions),
     proof: 'proven',
+    register: [],
+    safeFinish: [],
+    painful: painfulWork(0, []),
+    loop: { loop: 'none', reasons: [] },
     reasons: [reason(input.fit === 'ask_vet' ? 'plan.vet_first' : 'plan.not_today', { name: input.dog.name }, 1)],
   };
 }

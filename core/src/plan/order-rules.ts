@@ -1,22 +1,36 @@
+import { zoneFacts } from '../anatomy/index.js';
 import { hasKind, type KindFound } from '../dogs/index.js';
 import type { RuleCode } from '../reasons/index.js';
-import type { BuiltStep } from './build-steps.js';
 import type { Activity } from './activities.js';
 import type { OrderKind, OrderRule } from './model.js';
+import type { PlanInput } from './plan-input.js';
+import { startRules, type OrderStep } from './start-rules.js';
+
+export interface OrderContext {
+  readonly kinds: readonly KindFound[];
+  readonly input: Pick<PlanInput, 'house' | 'dog' | 'feelOver'>;
+}
 
 interface OrderFact {
   readonly first: Activity;
   readonly then: Activity;
   readonly kind: OrderKind;
   readonly rule: RuleCode;
-  readonly when?: (kinds: readonly KindFound[]) => boolean;
+  readonly when?: (at: OrderContext) => boolean;
 }
 
 /** Rough-clip before the bath: less to dry, less time on the feet. Common practice, no source. */
-const clipsFirst = (kinds: readonly KindFound[]): boolean => hasKind(kinds, 'senior') || hasKind(kinds, 'matted');
-const washesFirst = (kinds: readonly KindFound[]): boolean => !clipsFirst(kinds);
+export const clipsFirst = ({ kinds, input }: OrderContext): boolean =>
+  hasKind(kinds, 'senior') || hasKind(kinds, 'matted') || input.house.bathOrClip === 'rough_clip_first';
+const washesFirst = (at: OrderContext): boolean => !clipsFirst(at);
+/** The house does the face first when crust or wet hair hides the eyes. */
+const faceFirst = ({ input }: OrderContext): boolean =>
+  input.house.face === 'first_when_needed' && input.feelOver.zones.some((z) => z.crust && zoneFacts(z.zone).group === 'face');
+const faceLate = (at: OrderContext): boolean => !faceFirst(at);
+const feetBefore = ({ input }: OrderContext): boolean => input.house.feet === 'before_bath';
+const feetAfter = ({ input }: OrderContext): boolean => input.house.feet === 'after_bath';
 
-/** What comes before what. Common practice, no source; where groomers disagree this is our default. */
+/** What comes before what. Common practice, no source; where groomers disagree the house rule decides. */
 export const ORDER_FACTS: readonly OrderFact[] = [
   { first: 'crust', then: 'face', kind: 'requires', rule: 'order.crust_first' },
   { first: 'crust', then: 'ears', kind: 'before', rule: 'order.crust_early' },
@@ -35,7 +49,9 @@ export const ORDER_FACTS: readonly OrderFact[] = [
   { first: 'brush_mats', then: 'tidy', kind: 'requires', rule: 'order.comb_before_shears' },
   { first: 'sanitary', then: 'bath', kind: 'before', rule: 'order.sanitary_before_bath' },
   { first: 'ears', then: 'bath', kind: 'before', rule: 'order.ears_before_bath' },
-  { first: 'feet', then: 'bath', kind: 'before', rule: 'order.feet_before_bath' },
+  { first: 'feet', then: 'bath', kind: 'before', rule: 'order.feet_before_bath', when: feetBefore },
+  { first: 'dry', then: 'feet', kind: 'before', rule: 'order.feet_after_bath', when: feetAfter },
+  { first: 'bath', then: 'feet', kind: 'before', rule: 'order.feet_after_bath', when: feetAfter },
   { first: 'nails', then: 'bath', kind: 'before', rule: 'order.nails_before_bath' },
   { first: 'bath', then: 'dry', kind: 'finishes', rule: 'order.dry_after_bath' },
   { first: 'dry', then: 'body_clip', kind: 'before', rule: 'order.wash_first', when: washesFirst },
@@ -44,18 +60,18 @@ export const ORDER_FACTS: readonly OrderFact[] = [
   { first: 'dry', then: 'tidy', kind: 'before', rule: 'order.shears_on_dry_coat' },
   { first: 'bath', then: 'tidy', kind: 'before', rule: 'order.shears_on_dry_coat' },
   { first: 'body_clip', then: 'tidy', kind: 'before', rule: 'order.clip_before_shears' },
-  { first: 'dry', then: 'face', kind: 'before', rule: 'order.face_dry' },
-  { first: 'bath', then: 'face', kind: 'before', rule: 'order.face_dry' },
-  { first: 'body_clip', then: 'face', kind: 'before', rule: 'order.face_late' },
+  { first: 'face', then: 'bath', kind: 'before', rule: 'order.face_first', when: faceFirst },
+  { first: 'face', then: 'body_clip', kind: 'before', rule: 'order.face_first', when: faceFirst },
+  { first: 'dry', then: 'face', kind: 'before', rule: 'order.face_dry', when: faceLate },
+  { first: 'bath', then: 'face', kind: 'before', rule: 'order.face_dry', when: faceLate },
+  { first: 'body_clip', then: 'face', kind: 'before', rule: 'order.face_late', when: faceLate },
 ];
 
 /** The order rules that apply to these steps. Bath before drying leaves no gap: what could come between is shut out. */
-export function orderRules(steps: readonly BuiltStep[], kinds: readonly KindFound[]): OrderRule[] {
+export function orderRules(steps: readonly OrderStep[], kinds: readonly KindFound[], input: OrderContext['input']): OrderRule[] {
   const has = (a: Activity): boolean => steps.some((s) => s.activity === a);
-  return ORDER_FACTS.filter((f) => has(f.first) && has(f.then) && (f.when?.(kinds) ?? true)).map(({ first, then, kind, rule }) => ({
-    first,
-    then,
-    kind,
-    rule,
-  }));
+  const fixed = ORDER_FACTS.filter((f) => has(f.first) && has(f.then) && (f.when?.({ kinds, input }) ?? true)).map(
+    ({ first, then, kind, rule }) => ({ first, then, kind, rule }),
+  );
+  return [...fixed, ...startRules(steps, fixed, input.house)];
 }

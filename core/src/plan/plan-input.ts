@@ -1,13 +1,12 @@
+import type { Blade, Guard } from '../blades/index.js';
 import type { DogFacts, FeelOver } from '../dogs/index.js';
-import type { FitVerdict } from '../fit/index.js';
+import type { FitVerdict, ToldItem } from '../fit/index.js';
+import type { HouseRules } from '../house-rules/index.js';
+import type { BreakSeen, SeenWork } from '../learning/index.js';
 import type { Activity, ServiceItem } from './activities.js';
 
-/** Minutes and strain points seen with this dog in earlier visits, by activity. */
-export interface ActivityHistory {
-  readonly activity: Activity;
-  readonly minutes: number;
-  readonly points: number;
-}
+/** Minutes and strain points seen with this dog in earlier visits, by work, place, tool and posture. */
+export type ActivityHistory = SeenWork<Activity>;
 
 export interface ServiceAsked {
   readonly items: readonly ServiceItem[];
@@ -33,6 +32,15 @@ export interface PlanInput {
   readonly refused: readonly RefusableWork[];
   /** The groomer is trained with #30 and closer. */
   readonly trained: boolean;
+  /** Breaks of this dog that were watched in earlier visits. */
+  readonly breaks: readonly BreakSeen[];
+  /** Meals and medicines, as told today. */
+  readonly told: readonly ToldItem[];
+  readonly roomCelsius: number;
+  readonly house: HouseRules;
+  /** Blades and guards that the salon owns. */
+  readonly drawer: readonly Blade[];
+  readonly guards: readonly Guard[];
   /** ISO date. */
   readonly today: string;
 }

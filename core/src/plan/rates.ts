@@ -1,5 +1,5 @@
 import { JOINT_LABELS, hasKind, type Joint, type KindFound } from '../dogs/index.js';
-import { priorRate, rateInterval90, rateMean, updateRate } from '../learning/index.js';
+import { learnRate } from '../learning/index.js';
 import { reason, type Reason } from '../reasons/index.js';
 import { ACTIVITY_FACTS, type Activity } from './activities.js';
 import type { PlanInput } from './plan-input.js';
@@ -106,22 +106,12 @@ export function stepRate(
   const mood = MOOD_FACTOR[input.feelOver.mood];
   if (mood) times(mood, reason('rate.mood', { mood: input.feelOver.mood.replace('_', ' '), factor: mood }, 0.4), false);
 
-  let rate = priorRate(lasting);
-  const seen = input.history.find((h) => h.activity === activity);
-  if (seen && seen.minutes > 0) {
-    rate = updateRate(rate, seen.points, seen.minutes);
-    reasons.push(
-      reason(
-        'rate.learned',
-        { minutes: Math.round(seen.minutes), points: Math.round(seen.points), from: lasting, to: rateMean(rate) },
-        0.7,
-      ),
-    );
-  }
-  const [low, high] = rateInterval90(rate);
+  const learned = learnRate({ activity, group: facts.groups[0] ?? 'body', tool: facts.tool, priorPerMinute: lasting }, input.history);
+  if (learned.minutesSame + learned.minutesAlike > 0) reasons.push(...learned.reasons);
+  const [low, high] = learned.interval90;
   const hurtingMats = activity === 'clip_tight_fragile' || activity === 'clip_tight_head' || activity === 'clip_tight_body';
   return {
-    mean: rateMean(rate) * today,
+    mean: learned.mean * today,
     interval: [low * today, high * today],
     triggered: trigger !== undefined,
     painful:

@@ -1,4 +1,5 @@
 import { RULES, type RuleCode } from './rules.en.js';
+import { ENGLISH, type Wording } from './wording.js';
 
 /** Values that a rule's sentence names: zones, minutes, millimetres … already in the unit the sentence prints. */
 export type ReasonFacts = Readonly<Record<string, string | number>>;
@@ -32,16 +33,21 @@ export function reason(rule: RuleCode, facts: ReasonFacts = {}, weight = 0.5): R
  * @example sayReason(reason('strain.half_life_default', { minutes: 4 })) // starts with "Strain is taken to halve"
  */
 export function sayReason(r: Reason): string {
-  return RULES[r.rule].text.replace(/\{(\w+)\}/g, (_, key: string) => {
+  return sayReasonIn(ENGLISH, r);
+}
+
+/** The sentence of a reason in another language; a value that the reason does not carry shows as "…". */
+export function sayReasonIn(wording: Wording, r: Reason): string {
+  return wording.sentences[r.rule].replace(/\{(\w+)\}/g, (_, key: string) => {
     const value = r.facts[key];
     if (value === undefined) return '…';
-    return typeof value === 'number' ? formatNumber(value) : value;
+    return typeof value === 'number' ? formatNumber(value, wording.language) : value;
   });
 }
 
 /** Where the rule comes from: a published source, common practice, or our default. */
 export function sourceOfReason(r: Reason): string {
-  return RULES[r.rule].source;
+  return ENGLISH.sources[RULES[r.rule].source];
 }
 
 /** Reasons with the weightiest first; equal weights keep their order. */
@@ -49,7 +55,8 @@ export function byWeight(reasons: readonly Reason[]): Reason[] {
   return [...reasons].sort((a, b) => b.weight - a.weight);
 }
 
-/** Numbers in sentences carry at most one decimal. */
-function formatNumber(value: number): string {
-  return Number.isInteger(value) ? String(value) : value.toFixed(1).replace(/\.0$/, '');
+/** Numbers in sentences carry at most one decimal; below one, two digits that count. */
+function formatNumber(value: number, language: string): string {
+  const digits = Math.abs(value) < 1 ? { maximumSignificantDigits: 2 } : { maximumFractionDigits: 1 };
+  return new Intl.NumberFormat(language, { useGrouping: false, ...digits }).format(value);
 }

@@ -1,4 +1,7 @@
+import type { Condition } from '../dogs/dog.js';
+import type { Mood } from '../dogs/feel-over.js';
 import { PAUSE_AT, STOP_AT, STRAIN_MAX, bandOf, worseBand, type StrainBand } from './bands.js';
+import { isCalmState, readCalmState } from './calm-states.js';
 import { recoveryPerMinute, strainAfter } from './curve.js';
 import { SIGNALS, type SignalId } from './signals.js';
 
@@ -9,7 +12,9 @@ export const NOT_OBSERVED_AFTER_MINUTES = 5;
 export type StrainEntry =
   | { readonly kind: 'signal'; readonly minute: number; readonly signal: SignalId }
   | { readonly kind: 'break_started'; readonly minute: number }
-  | { readonly kind: 'break_ended'; readonly minute: number };
+  | { readonly kind: 'break_ended'; readonly minute: number }
+  /** Somebody looked and said how the dog is. */
+  | { readonly kind: 'state_seen'; readonly minute: number; readonly mood: Mood };
 
 export interface MeasuredPoint {
   readonly minute: number;
@@ -24,6 +29,8 @@ export interface MeasuredStrain {
   readonly points: readonly MeasuredPoint[];
   /** Hard signs and body alarms seen so far, in order. */
   readonly hardSigns: readonly SignalId[];
+  /** What the last look said, when one was entered. */
+  readonly lastLook: Mood | undefined;
   /** Minutes since anything was entered; the meter asks when this passes {@link NOT_OBSERVED_AFTER_MINUTES}. */
   readonly minutesUnobserved: number;
   readonly observed: boolean;
@@ -35,8 +42,15 @@ export interface MeasuredStrain {
  * @param entries in order of time
  * @param start points at the start of the work
  * @param now minute for which the meter is read
+ * @param uncounted signals that mean nothing on this dog: soiling, when it is incontinent
  */
-export function measureStrain(entries: readonly StrainEntry[], start: number, halfLifeMinutes: number, now: number): MeasuredStrain {
+export function measureStrain(
+  entries: readonly StrainEntry[],
+  start: number,
+  halfLifeMinutes: number,
+  now: number,
+  uncounted: readonly SignalId[] = [],
+): MeasuredStrain {
   const k = recoveryPerMinute(halfLifeMinutes);
   let strain = start;
   let peak = start;
@@ -44,6 +58,8 @@ export function measureStrain(entries: readonly StrainEntry[], start: number, ha
   let resting = false;
   let lastEntry = 0;
   let forced: StrainBand = 'settled';
+  let looksLike: StrainBand = 'settled';
+  let lastLook: Mood | undefined;
   const seen = new Map<SignalId, number>();
   const hardSigns: SignalId[] = [];
   const points: MeasuredPoint[] = [{ minute: 0, strain: start }];
@@ -63,7 +79,14 @@ export function measureStrain(entries: readonly StrainEntry[], start: number, ha
     else if (entry.kind === 'break_ended') {
       resting = false;
       if (forced === 'pause') forced = 'settled';
-    } else {
+    } else if (entry.kind === 'state_seen') {
+      const calm = isCalmState(entry.mood) ? readCalmState(entry.mood) : undefined;
+      looksLike = calm?.bandAtLeast ?? 'settled';
+      lastLook = entry.mood;
+      // A relaxed dog is an observed good sign; still, tired out and shut down say nothing that lowers strain.
+      if (entry.mood === 'relaxed') strain = Math.max(0, strain + SIGNALS.soft_body.points);
+      points.push({ minute: since, strain });
+    } else if (!uncounted.includes(entry.signal)) {
       const facts = SIGNALS[entry.signal];
       const times = (seen.get(entry.signal) ?? 0) + 1;
       seen.set(entry.signal, times);
@@ -83,11 +106,17 @@ export function measureStrain(entries: readonly StrainEntry[], start: number, ha
   const minutesUnobserved = resting ? 0 : Math.max(0, now - lastEntry);
   return {
     strain,
-    band: worseBand(bandOf(strain), forced),
+    band: worseBand(worseBand(bandOf(strain), forced), looksLike),
     peak,
     points,
     hardSigns,
+    lastLook,
     minutesUnobserved,
     observed: minutesUnobserved <= NOT_OBSERVED_AFTER_MINUTES,
   };
+}
+
+/** Signals that mean nothing on a dog with these conditions. `uncountedSignals(['incontinent']) // => ['soiling']` */
+export function uncountedSignals(conditions: readonly Condition[]): SignalId[] {
+  return conditions.includes('incontinent') ? ['soiling'] : [];
 }

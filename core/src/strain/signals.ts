@@ -1,6 +1,6 @@
 import type { StrainBand } from './bands.js';
 
-export const SIGNAL_TIERS = ['good', 'early', 'rising', 'hard', 'body_alarm'] as const;
+export const SIGNAL_TIERS = ['says_nothing', 'good', 'early', 'rising', 'hard', 'body_alarm'] as const;
 export type SignalTier = (typeof SIGNAL_TIERS)[number];
 
 export interface SignalFacts {
@@ -15,14 +15,19 @@ export interface SignalFacts {
 }
 
 export const SIGNAL_IDS = [
+  'wag',
+  'lies_down',
   'soft_body',
   'takes_treat',
   'leans_in',
+  'comes_back',
   'yawn',
+  'blink',
   'lip_lick',
   'head_away',
   'ears_back',
   'paw_lifted',
+  'shakes_off',
   'refuses_treat',
   'tail_tucked',
   'crouch',
@@ -50,14 +55,20 @@ export const SIGNAL_IDS = [
 export type SignalId = (typeof SIGNAL_IDS)[number];
 
 export const SIGNALS: Readonly<Record<SignalId, SignalFacts>> = {
+  // Friendly or calm to look at, and no measure of strain: they add nothing, lower nothing and unlock nothing.
+  wag: { label: 'wags', tier: 'says_nothing', points: 0 },
+  lies_down: { label: 'lies down or sleeps', tier: 'says_nothing', points: 0 },
   soft_body: { label: 'soft body, loose face', tier: 'good', points: -8 },
   takes_treat: { label: 'takes a treat', tier: 'good', points: -6 },
   leans_in: { label: 'leans in', tier: 'good', points: -8 },
+  comes_back: { label: 'shakes off and comes back', tier: 'good', points: -6 },
   yawn: { label: 'yawn', tier: 'early', points: 4, rung: 1 },
+  blink: { label: 'blinks', tier: 'early', points: 4, rung: 1 },
   lip_lick: { label: 'licks lips or nose', tier: 'early', points: 4, rung: 1 },
   head_away: { label: 'turns head away', tier: 'early', points: 5, rung: 2 },
   paw_lifted: { label: 'lifts a paw', tier: 'early', points: 5, rung: 3 },
   ears_back: { label: 'ears back', tier: 'early', points: 6, rung: 5 },
+  shakes_off: { label: 'shakes itself off', tier: 'early', points: 5 },
   refuses_treat: { label: 'stops taking treats', tier: 'early', points: 7 },
   pulls_away: { label: 'pulls away', tier: 'rising', points: 9, rung: 4 },
   tail_tucked: { label: 'tail tucked', tier: 'rising', points: 10, rung: 6 },

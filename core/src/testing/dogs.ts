@@ -1,3 +1,5 @@
+import { BLADES, GUARDS } from '../blades/index.js';
+import { HOUSE_DEFAULTS } from '../house-rules/index.js';
 import { NOTHING_FOUND, type DogFacts, type FeelOver } from '../dogs/index.js';
 import type { PlanInput, ServiceItem } from '../plan/index.js';
 
@@ -39,6 +41,12 @@ export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> 
     helperThere: false,
     refused: [],
     trained: true,
+    breaks: [],
+    told: [],
+    roomCelsius: 20,
+    house: HOUSE_DEFAULTS,
+    drawer: BLADES,
+    guards: GUARDS,
     today: TODAY,
     ...change,
   };

@@ -3,8 +3,8 @@ import { CONSENT_IDS } from '../agreement/index.js';
 import { ZONE_IDS } from '../anatomy/index.js';
 import { BLADE_IDS, SKIN_STATES } from '../blades/index.js';
 import { COMB_TESTS, LIFT_TESTS } from '../coat/index.js';
-import { JOINTS, JOINT_COMFORTS, MARK_BORDERS, MARK_SURFACES, MOODS } from '../dogs/index.js';
-import { FIT_SIGNS } from '../fit/index.js';
+import { JOINTS, JOINT_COMFORTS, LEGS, MARK_BORDERS, MARK_SURFACES, MOODS } from '../dogs/index.js';
+import { FIT_SIGNS, TOLD_ITEMS } from '../fit/index.js';
 import { HOLD_IDS } from '../holds/index.js';
 import { HARM_DEGREES, INCIDENT_KINDS } from '../incidents/index.js';
 import { ACTIVITIES, SERVICE_ITEMS, TIERS } from '../plan/index.js';
@@ -54,6 +54,8 @@ const plan = z.strictObject({
   minutes,
   startStrain: z.number().min(0).max(100),
   halfLifeMinutes: z.number().gt(0),
+  /** Signals that mean nothing on this dog. */
+  uncounted: z.array(z.enum(SIGNAL_IDS)).optional(),
   notToday: z.array(z.strictObject({ what: shortText, to: z.enum(['vet', 'another_visit', 'left']), why: z.array(z.string().max(400)) })),
   secondVisitWeeks: z.number().min(0).nullable(),
 });
@@ -68,7 +70,13 @@ const BODIES = {
     .describe('The owner wants something else, or the time or the help has changed.'),
   file_read: z.strictObject({}).describe('The dog’s file was read before the dog was touched.'),
   fit_answered: z
-    .strictObject({ signs: z.array(z.enum(FIT_SIGNS)), vetAgreed: z.boolean(), roomCelsius: z.number().min(-10).max(50) })
+    .strictObject({
+      signs: z.array(z.enum(FIT_SIGNS)),
+      vetAgreed: z.boolean(),
+      /** Meals and medicines; left out by versions that did not ask. */
+      told: z.array(z.enum(TOLD_ITEMS)).optional(),
+      roomCelsius: z.number().min(-10).max(50),
+    })
     .describe('What is seen and told today, before any plan.'),
   zone_felt: z
     .strictObject({
@@ -91,7 +99,10 @@ const BODIES = {
     })
     .describe('A lump, wart, cyst, scar or sore, measured.'),
   joint_felt: z.strictObject({ joint: z.enum(JOINTS), comfort: z.enum(JOINT_COMFORTS) }).describe('How far a joint goes today.'),
-  mood_felt: z.strictObject({ mood: z.enum(MOODS) }).describe('How the dog is on the table before any tool.'),
+  leg_favoured: z.strictObject({ leg: z.enum(LEGS).nullable() }).describe('The leg it spares today, or none.'),
+  mood_felt: z
+    .strictObject({ mood: z.enum(MOODS) })
+    .describe('How the dog is: on the table before any tool, and in a break while the work runs.'),
   bite_told: z.strictObject({ told: z.boolean() }).describe('The owner says whether it has bitten while handled.'),
   feel_over_done: z.strictObject({}).describe('The hands-on check is complete.'),
   consent_answered: z
@@ -174,6 +185,7 @@ export const VISIT_EVENT = z.discriminatedUnion('type', [
   event('zone_felt'),
   event('mark_felt'),
   event('joint_felt'),
+  event('leg_favoured'),
   event('mood_felt'),
   event('bite_told'),
   event('feel_over_done'),

@@ -6,4 +6,6 @@ export * from './state.js';
 export * from './work-clock.js';
 export * from './replay.js';
 export * from './summary.js';
+export * from './seen-in-visit.js';
+export * from './safe-finish-now.js';
 export * from './plan-record.js';

@@ -1,5 +1,8 @@
+import { BLADES, GUARDS, type Blade, type Guard } from '../blades/index.js';
 import type { DogFacts } from '../dogs/index.js';
-import { fitToGroom, type FitResult } from '../fit/index.js';
+import { CONTACT_MINUTES, fitToGroom, type FitResult } from '../fit/index.js';
+import { HOUSE_DEFAULTS, type HouseRules } from '../house-rules/index.js';
+import type { BreakSeen } from '../learning/index.js';
 import type { ActivityHistory, HandlingPlan, PlanInput } from '../plan/index.js';
 import { sayReason } from '../reasons/index.js';
 import type { PlanRecord } from './events.js';
@@ -8,16 +11,34 @@ import type { VisitState } from './state.js';
 export interface PlanContext {
   readonly dog: DogFacts;
   readonly history: readonly ActivityHistory[];
+  /** Watched breaks of earlier visits. */
+  readonly breaks: readonly BreakSeen[];
   /** The groomer is trained with #30 and closer. */
   readonly trained: boolean;
+  /** The salon's own answers and tools; our defaults and the nominal set while it has not said. */
+  readonly house?: HouseRules;
+  readonly drawer?: readonly Blade[];
+  readonly guards?: readonly Guard[];
   /** ISO date. */
   readonly today: string;
 }
 
 /** Fit to groom, from the answers in the visit and the facts in the file. Unanswered questions hold the plan back. */
 export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResult | undefined {
-  return state.fit && fitToGroom({ dog, ...state.fit, today });
+  return (
+    state.fit &&
+    fitToGroom({
+      dog,
+      ...state.fit,
+      pelted: state.feelOver.zones.some((z) => z.matGrade === 4),
+      contactMinutes: CONTACT_MINUTES,
+      today,
+    })
+  );
 }
+
+/** Room when nobody read the thermometer, °C. Our default. */
+export const USUAL_ROOM_CELSIUS = 21;
 
 const REFUSABLE = ['close_clip', 'clip_off', 'muzzle'] as const;
 
@@ -34,6 +55,12 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       helperThere: state.helperThere,
       refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),
       trained: context.trained,
+      breaks: context.breaks,
+      told: state.fit?.told ?? [],
+      roomCelsius: state.fit?.roomCelsius ?? USUAL_ROOM_CELSIUS,
+      house: context.house ?? HOUSE_DEFAULTS,
+      drawer: context.drawer ?? BLADES,
+      guards: context.guards ?? GUARDS,
       today: context.today,
     }
   );
@@ -67,6 +94,7 @@ export function planRecordOf(plan: HandlingPlan): PlanRecord {
     minutes: plan.minutes,
     startStrain: plan.startStrain,
     halfLifeMinutes: plan.halfLifeMinutes,
+    uncounted: [...plan.uncounted],
     notToday: plan.notToday.map((n) => ({ what: n.what, to: n.to, why: n.reasons.map(sayReason) })),
     secondVisitWeeks: plan.secondVisit?.inWeeks ?? null,
   };

@@ -91,7 +91,7 @@ const APPLY: Appliers = {
     s.fileReadMs = e.stamp.wallMs;
   },
   fit_answered: (s, { body }) => {
-    s.fit = body;
+    s.fit = { ...body, told: body.told ?? [] };
   },
   zone_felt: (s, { body }) => {
     const felt = { zone: body.zone, matGrade: gradeMat(body.comb, body.lift), skin: body.skin, crust: body.crust };
@@ -103,9 +103,17 @@ const APPLY: Appliers = {
   joint_felt: (s, { body }) => {
     s.feelOver = { ...s.feelOver, joints: { ...s.feelOver.joints, [body.joint]: body.comfort } };
   },
-  mood_felt: (s, { body }) => {
+  leg_favoured: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, favours: body.leg ?? undefined };
+  },
+  mood_felt: (s, e) => {
+    // Once the work runs it is a reading of the moment; what was felt before any tool stays what it was.
+    if (s.work) {
+      s.work.strain.push({ kind: 'state_seen', minute: minuteOf(s.work, e.stamp.wallMs), mood: e.body.mood });
+      return;
+    }
     s.moodFelt = true;
-    s.feelOver = { ...s.feelOver, mood: body.mood };
+    s.feelOver = { ...s.feelOver, mood: e.body.mood };
   },
   bite_told: (s, { body }) => {
     s.feelOver = { ...s.feelOver, biteTold: body.told };
@@ -134,6 +142,7 @@ const APPLY: Appliers = {
     else work.steps.set(e.body.step, { step: e.body.step, status: 'running', seconds: 0, points: 0, why: '' });
     endBreak(work);
     work.running = e.body.step;
+    work.runs.push({ step: e.body.step, fromMinute: minuteOf(work, e.stamp.wallMs), toMinute: undefined });
     // What was planned is presumed; only what differs is tapped.
     work.hold = planned?.hold ?? 'hand_resting';
     work.also = planned?.also ?? [];
@@ -231,6 +240,7 @@ function newWork(startedMs: number): WorkState {
     holdSeconds: new Map(),
     blades: new Map(),
     strain: [],
+    runs: [],
     exposure: new Map(),
   };
 }
@@ -241,6 +251,8 @@ function finishStep(work: WorkState, step: StepProgress['step'], outcome: 'done'
   progress.why = why;
   work.steps.set(step, progress);
   if (work.running !== step) return;
+  const run = work.runs[work.runs.length - 1];
+  if (run) run.toMinute = minuteOf(work, work.clockMs);
   work.running = undefined;
   work.hold = undefined;
   work.also = [];

@@ -1,7 +1,7 @@
 import type { ConsentId } from '../agreement/index.js';
 import type { BladeId } from '../blades/index.js';
 import type { FeelOver } from '../dogs/index.js';
-import type { FitSign } from '../fit/index.js';
+import type { FitSign, ToldItem } from '../fit/index.js';
 import type { HoldId } from '../holds/index.js';
 import type { HarmDegree, IncidentKind } from '../incidents/index.js';
 import type { ZoneId } from '../anatomy/index.js';
@@ -44,6 +44,8 @@ export interface BladeClock {
   runSeconds: number;
   celsius: number;
   touched: 'cool' | 'warm' | 'hot' | undefined;
+  /** Its running time when it was last touched. */
+  touchedAtRunSeconds: number;
 }
 
 export interface WorkState {
@@ -62,6 +64,8 @@ export interface WorkState {
   readonly holdSeconds: Map<HoldId, number>;
   readonly blades: Map<BladeId, BladeClock>;
   readonly strain: StrainEntry[];
+  /** Stretches of steps, in order: a step that was taken up again has two. */
+  readonly runs: { readonly step: Activity; readonly fromMinute: number; toMinute: number | undefined }[];
   /** Seconds and points by (activity, hold, blade): what rates are learned from. */
   readonly exposure: Map<string, Exposure>;
 }
@@ -97,7 +101,9 @@ export interface VisitState {
   asked: ServiceAsked;
   helperThere: boolean;
   fileReadMs: number | undefined;
-  fit: { readonly signs: readonly FitSign[]; readonly vetAgreed: boolean; readonly roomCelsius: number } | undefined;
+  fit:
+    | { readonly signs: readonly FitSign[]; readonly vetAgreed: boolean; readonly told: readonly ToldItem[]; readonly roomCelsius: number }
+    | undefined;
   feelOver: FeelOver;
   moodFelt: boolean;
   feelOverDone: boolean;

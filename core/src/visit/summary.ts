@@ -1,9 +1,11 @@
 import type { BladeId } from '../blades/index.js';
 import type { HoldId } from '../holds/index.js';
 import type { HarmDegree, IncidentKind } from '../incidents/index.js';
-import type { ActivityHistory, Activity } from '../plan/index.js';
+import type { BreakSeen, WatchSpell } from '../learning/index.js';
+import { seenWork, type ActivityHistory, type Activity } from '../plan/index.js';
 import type { StrainBand } from '../strain/index.js';
 import { phaseOf, type Phase, type VisitState } from './state.js';
+import { breaksOf, spellsOf } from './seen-in-visit.js';
 import { workNow } from './work-clock.js';
 
 /** A visit in short: the strip in the dog's file, the tag on the lead wall. Plain JSON, stored beside the events and rebuilt from them. */
@@ -26,6 +28,11 @@ export interface VisitSummary {
     readonly minutes: number;
     readonly points: number;
   }[];
+  /** Breaks that were watched, and how long each step stayed below watch; not in summaries written by earlier versions. */
+  readonly breaks?: readonly BreakSeen[];
+  readonly spells?: readonly WatchSpell<Activity>[];
+  /** Zones of grade 2 and up that were felt; not in summaries written by earlier versions. */
+  readonly mattedZones?: number;
   readonly incidents: readonly { readonly kind: IncidentKind; readonly harm: HarmDegree; readonly what: string }[];
   readonly notes: readonly string[];
   readonly nextVisit: string | null;
@@ -58,6 +65,9 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
       minutes: round(e.seconds / 60),
       points: e.points,
     })),
+    mattedZones: state.feelOver.zones.filter((z) => z.matGrade >= 2).length,
+    breaks: breaksOf(state),
+    spells: spellsOf(state, now?.strain.points ?? []),
     incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what })),
     notes: state.notes.map((n) => n.text),
     nextVisit: state.handedBack?.nextVisit ?? null,
@@ -66,12 +76,24 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
 
 const round = (x: number): number => Math.round(x * 100) / 100;
 
-/** Minutes and points by activity over past visits: what the planner learns from. */
+/** Minutes and points over past visits, by work, place, tool and posture: what the planner learns from. */
 export function historyOf(summaries: readonly VisitSummary[]): ActivityHistory[] {
-  const sums = new Map<Activity, { minutes: number; points: number }>();
+  const sums = new Map<string, ActivityHistory>();
   for (const e of summaries.flatMap((s) => s.exposure)) {
-    const sum = sums.get(e.activity) ?? { minutes: 0, points: 0 };
-    sums.set(e.activity, { minutes: sum.minutes + e.minutes, points: sum.points + e.points });
+    const seen = seenWork(e.activity, e.hold, e.minutes, e.points);
+    const key = `${seen.activity}|${seen.group}|${seen.tool}|${seen.posture}`;
+    const sum = sums.get(key);
+    sums.set(key, sum ? { ...sum, minutes: sum.minutes + e.minutes, points: sum.points + e.points } : seen);
   }
-  return [...sums].map(([activity, sum]) => ({ activity, ...sum }));
+  return [...sums.values()];
+}
+
+/** Watched breaks over past visits. */
+export function breaksSeenIn(summaries: readonly VisitSummary[]): BreakSeen[] {
+  return summaries.flatMap((s) => s.breaks ?? []);
+}
+
+/** Times to first watch over past visits. */
+export function spellsSeenIn(summaries: readonly VisitSummary[]): WatchSpell<Activity>[] {
+  return summaries.flatMap((s) => s.spells ?? []);
 }

@@ -230,12 +230,15 @@ describe('summaries', () => {
   const state = replay(VISIT, eventsOf([...WORKING, [1, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }]]));
   it('are plain JSON that survives storage', () => expect(JSON.parse(JSON.stringify(summarize(state)))).toEqual(summarize(state)));
   it('feed the rates: minutes and points by activity over visits', () => {
-    expect(historyOf([summarize(state), summarize(state)])).toEqual([{ activity: 'nails', minutes: 18, points: 8 }]);
+    expect(historyOf([summarize(state), summarize(state)])).toEqual([
+      { activity: 'nails', group: 'feet', tool: 'nail_tool', posture: 'leg_lifted', minutes: 14, points: 8 },
+      { activity: 'nails', group: 'feet', tool: 'nail_tool', posture: 'lying', minutes: 4, points: 0 },
+    ]);
   });
 });
 
 describe('planInputOf', () => {
-  const context = { dog: aDog(), history: [], trained: true, today: TODAY };
+  const context = { dog: aDog(), history: [], breaks: [], trained: true, today: TODAY };
   it('waits for the fit questions', () => expect(planInputOf(replay(VISIT, eventsOf([[0, BOOKED]])), context)).toBeUndefined());
   it('carries findings, verdict and refusals', () => {
     const s = replay(

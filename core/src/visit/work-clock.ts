@@ -1,6 +1,6 @@
 import { BLADE_HEAT_DEFAULTS, SWAP_AT_CELSIUS, NEVER_ABOVE_CELSIUS, bladeCelsius } from '../heat/index.js';
 import type { BladeId } from '../blades/index.js';
-import { measureStrain, type MeasuredStrain } from '../strain/index.js';
+import { DEFAULT_HALF_LIFE_MINUTES, measureStrain, type MeasuredStrain } from '../strain/index.js';
 import type { BladeClock, Exposure, VisitState, WorkState } from './state.js';
 
 /** Moves every running clock of the work to a moment. Time that would run backwards is no time. */
@@ -27,7 +27,13 @@ export function runClocks(work: WorkState, toMs: number): void {
 
 /** The clock of a blade, cold when it was not used yet. */
 export function bladeClock(work: WorkState, blade: BladeId): BladeClock {
-  const clock = work.blades.get(blade) ?? { blade, runSeconds: 0, celsius: BLADE_HEAT_DEFAULTS.ambientCelsius, touched: undefined };
+  const clock = work.blades.get(blade) ?? {
+    blade,
+    runSeconds: 0,
+    celsius: BLADE_HEAT_DEFAULTS.ambientCelsius,
+    touched: undefined,
+    touchedAtRunSeconds: 0,
+  };
   work.blades.set(blade, clock);
   return clock;
 }
@@ -37,6 +43,7 @@ export function touchBlade(work: WorkState, feels: 'cool' | 'warm' | 'hot'): voi
   if (!work.blade) return;
   const clock = bladeClock(work, work.blade);
   clock.touched = feels;
+  clock.touchedAtRunSeconds = clock.runSeconds;
   if (feels === 'cool') clock.celsius = Math.min(clock.celsius, SWAP_AT_CELSIUS - COOL_MARGIN_CELSIUS);
   else clock.celsius = Math.max(clock.celsius, feels === 'warm' ? SWAP_AT_CELSIUS : NEVER_ABOVE_CELSIUS + 1);
 }
@@ -82,6 +89,12 @@ export function workNow(state: VisitState, nowMs: number): WorkNow | undefined {
     breakSeconds: work.onBreakSinceMs === undefined ? 0 : (at - work.onBreakSinceMs) / 1000,
     bladeCelsius: clock ? bladeCelsius(clock.celsius, more, running) : undefined,
     bladeRunSeconds: (clock?.runSeconds ?? 0) + (running ? more : 0),
-    strain: measureStrain(work.strain, state.plan?.startStrain ?? 0, state.plan?.halfLifeMinutes ?? 6, minute),
+    strain: measureStrain(
+      work.strain,
+      state.plan?.startStrain ?? 0,
+      state.plan?.halfLifeMinutes ?? DEFAULT_HALF_LIFE_MINUTES,
+      minute,
+      state.plan?.uncounted,
+    ),
   };
 }

@@ -24,6 +24,8 @@ interface SalonTable {
   vet_phone: string;
   currency: string;
   rate_per_minute_minor: number;
+  /** Question to school; what is missing has our default. */
+  house_rules: ColumnType<Record<string, string>, string | undefined, unknown>;
 }
 interface StaffTable {
   salon_id: string;

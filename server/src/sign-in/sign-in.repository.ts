@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import { sql } from 'kysely';
-import type { FirstRunForm, NewStaffForm, Salon, Staff } from '@mansuet/core/contract';
+import { HOUSE_RULES, type FirstRunForm, type NewStaffForm, type Salon, type Staff } from '@mansuet/core/contract';
 import { randomUUID } from 'node:crypto';
 import type { Database, InSalon } from '../database/database.js';
 
@@ -39,6 +39,7 @@ export async function salonOf(trx: InSalon): Promise<Salon | undefined> {
       vetPhone: row.vet_phone,
       currency: row.currency,
       ratePerMinuteMinor: row.rate_per_minute_minor,
+      house: HOUSE_RULES.parse(row.house_rules),
     }
   );
 }

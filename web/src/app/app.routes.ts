@@ -39,6 +39,11 @@ export const routes: Routes = [
         loadComponent: () => import('./dog-file/dog-file.page').then((m) => m.DogFilePage),
       },
       {
+        path: 'house-rules',
+        title: 'House rules · Mansuet',
+        loadComponent: () => import('./house-rules/house-rules.page').then((m) => m.HouseRulesPage),
+      },
+      {
         path: 'visits/:visitId',
         loadComponent: () => import('./visit/visit-frame').then((m) => m.VisitFrame),
         children: [

@@ -44,7 +44,7 @@ describe('BodyMap', () => {
       at = picked.at(-1)!;
       seen.add(at);
     }
-    expect(seen.size).toBe(32);
+    expect(seen.size).toBe(36);
   });
 
   it('goes to the other side with M', () => {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input
 import { curveCatmullRomClosed, line } from 'd3';
 import { ZONE_IDS, mirrorOf, neighboursOf, sideOf, zoneLabel, type Side, type ZoneId, type ZonePart } from '@mansuet/core/anatomy';
 import type { MatGrade } from '@mansuet/core/coat';
-import { FLANK, HEAD, HEAD_PAIRED, PAW_OUTLINE, PAW_PADS, UNDERSIDE, UNDERSIDE_PAIRED, type Shape } from './drawing';
+import { FLANK, HEAD, HEAD_PAIRED, PAW_NAILS, PAW_OUTLINE, PAW_PADS, UNDERSIDE, UNDERSIDE_PAIRED, type Shape } from './drawing';
 
 /** What lies on a zone; the map only draws it. */
 export interface ZonePaint {
@@ -131,12 +131,16 @@ export class BodyMap {
       const zone: ZoneId = `${which}_paw_${side}`;
       return { zone, d: smooth(at(PAW_OUTLINE, x)) ?? '', at: [x + 50, 58], label: zoneLabel(zone), paint: paint.get(zone) ?? {} };
     };
+    const nails = (side: Side, x: number): Drawn => {
+      const zone: ZoneId = `${which}_nails_${side}`;
+      return { zone, d: smooth(at(PAW_NAILS, x)) ?? '', at: [x + 50, 8], label: zoneLabel(zone), paint: paint.get(zone) ?? {} };
+    };
     return {
       name: `${which} paws from below`,
       box: '0 0 216 112',
       far: [],
       body: [],
-      zones: [paw('right', 4), paw('left', 112)],
+      zones: [paw('right', 4), paw('left', 112), nails('right', 4), nails('left', 112)],
       lines: [4, 112].flatMap((x) => PAW_PADS.map((pad) => smooth(at(pad, x)) ?? '')),
     };
   }

@@ -4,10 +4,13 @@ import { area, line, scaleLinear } from 'd3';
 import type { DogFile, PastVisit } from '@mansuet/core/contract';
 import { ageInWords, CONDITION_LABELS } from '@mansuet/core/dogs';
 import { zoneLabel } from '@mansuet/core/anatomy';
+import { learnHalfLife, noiseOrPlace, suspectTriggers } from '@mansuet/core/learning';
+import { adviseMark, READING_ERROR_MM } from '@mansuet/core/marks';
+import { sayReason } from '@mansuet/core/reasons';
 import { HOLDS } from '@mansuet/core/holds';
 import { INCIDENTS } from '@mansuet/core/incidents';
-import { ACTIVITY_FACTS } from '@mansuet/core/plan';
-import { historyOf } from '@mansuet/core/visit';
+import { ACTIVITY_FACTS, type ActivityHistory } from '@mansuet/core/plan';
+import { breaksSeenIn, historyOf } from '@mansuet/core/visit';
 import { dayInWords } from '../wording/time';
 
 interface Strip {
@@ -54,8 +57,25 @@ export class DogFileView {
   protected readonly avoid = computed(() => this.file().notes.filter((n) => n.kind !== 'works'));
 
   /** Strain points per minute, by kind of work, where it is hardest first. */
+  private readonly seen = computed(() => historyOf(this.file().visits.map((v) => v.summary)));
+  /** Tool, place and posture that stand out from the rest of this dog, and whether it is the tool or the place. */
+  protected readonly suspects = computed(() =>
+    suspectTriggers(this.seen())
+      .slice(0, 3)
+      .map((t) => ({
+        what: `${t.tool.replace('_', ' ')}, ${t.group}, ${t.posture.replace('_', ' ')}`,
+        percent: Math.min(99, Math.round(100 * t.chance)),
+        minutes: Math.round(t.minutes),
+        says: noiseOrPlace(t.tool, t.group, this.seen()).reasons.map(sayReason).join(' '),
+      })),
+  );
+  protected readonly recovery = computed(() =>
+    learnHalfLife(breaksSeenIn(this.file().visits.map((v) => v.summary)))
+      .reasons.map(sayReason)
+      .join(' '),
+  );
   protected readonly learned = computed(() =>
-    historyOf(this.file().visits.map((v) => v.summary))
+    byActivity(this.seen())
       .filter((h) => h.minutes >= 3)
       .map((h) => ({
         label: ACTIVITY_FACTS[h.activity].label,
@@ -97,13 +117,46 @@ export class DogFileView {
     return [...byId.values()].flatMap((seen) => {
       const first = seen[0];
       const last = seen[seen.length - 1];
-      return first && last
-        ? [{ first, last, times: seen.length, grown: last.lengthMm * last.widthMm > first.lengthMm * first.widthMm * 1.1 }]
-        : [];
+      if (!first || !last) return [];
+      const advice = adviseMark({
+        zone: last.zone,
+        seenByVet: false,
+        seen: seen.map((m) => ({ on: m.seenOn, lengthMm: m.lengthMm, widthMm: m.widthMm, border: m.border, surface: m.surface })),
+      });
+      const doubles = advice.growth.areaDoublingDays;
+      return [
+        {
+          first,
+          last,
+          times: seen.length,
+          areaMm2: Math.round(advice.growth.areaMm2),
+          doubles:
+            doubles !== undefined && doubles > 0 && Number.isFinite(doubles) && grewVisibly(first, last) ? Math.round(doubles) : undefined,
+          verdict: advice.verdict,
+          says: advice.reasons.map(sayReason),
+        },
+      ];
     });
   });
 
   protected open(id: string): void {
     this.opened.update((o) => (o === id ? undefined : id));
   }
+}
+
+/** More than two people's readings differ. */
+const grewVisibly = (a: { lengthMm: number; widthMm: number }, b: { lengthMm: number; widthMm: number }): boolean =>
+  b.lengthMm - a.lengthMm > READING_ERROR_MM || b.widthMm - a.widthMm > READING_ERROR_MM;
+
+/** Minutes and points of each activity, whatever the posture. */
+function byActivity(seen: readonly ActivityHistory[]): Pick<ActivityHistory, 'activity' | 'minutes' | 'points'>[] {
+  const activities = [...new Set(seen.map((s) => s.activity))];
+  return activities.map((activity) => {
+    const own = seen.filter((s) => s.activity === activity);
+    return {
+      activity,
+      minutes: own.reduce((sum, s) => sum + s.minutes, 0),
+      points: own.reduce((sum, s) => sum + s.points, 0),
+    };
+  });
 }

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
+import { whatKindChanges } from '@mansuet/core/dogs';
 import { sayReason, sourceOfReason } from '@mansuet/core/reasons';
 import { VisitStore } from '../visit/visit-store';
 import { DogFileView } from './dog-file-view';
@@ -14,7 +15,7 @@ import { DogFileView } from './dog-file-view';
         <section class="told" aria-label="Today in mind">
           @for (k of kinds(); track $index) {
             <p>
-              {{ k.text }} <span class="quiet small">({{ k.source }})</span>
+              {{ k.text }} <span class="small">{{ k.changes }}</span> <span class="quiet small">({{ k.source }})</span>
             </p>
           }
         </section>
@@ -36,7 +37,11 @@ export class KnowPage {
   private readonly router = inject(Router);
   protected readonly store = inject(VisitStore);
   protected readonly kinds = computed(() =>
-    this.store.kinds().map((k) => ({ text: sayReason(k.because), source: sourceOfReason(k.because) })),
+    this.store.kinds().map((k) => ({
+      text: sayReason(k.because),
+      source: sourceOfReason(k.because),
+      changes: whatKindChanges(k.kind).map(sayReason).join(' '),
+    })),
   );
 
   protected async next(): Promise<void> {

@@ -19,8 +19,11 @@ import {
   type Joint,
   type JointComfort,
   type Mood,
+  LEGS,
+  LEG_LABELS,
+  type Leg,
 } from '@mansuet/core/dogs';
-import { FIT_SIGNS, FIT_SIGN_LABELS, FIT_VERDICT_LABELS, type FitSign } from '@mansuet/core/fit';
+import { FIT_SIGNS, FIT_SIGN_LABELS, FIT_VERDICT_LABELS, TOLD_ITEMS, TOLD_LABELS, type FitSign, type ToldItem } from '@mansuet/core/fit';
 import { sayReason } from '@mansuet/core/reasons';
 import { uuidV7, type EventBody } from '@mansuet/core/visit';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
@@ -66,6 +69,7 @@ export class FeelOverPage {
   protected readonly tab = signal<'fit' | 'zone' | 'joints'>('fit');
   protected readonly zone = signal<ZoneId | undefined>(undefined);
   protected readonly signsOpen = signal(false);
+  protected readonly toldOpen = signal(false);
   protected readonly mark = signal({
     lengthMm: 8,
     widthMm: 6,
@@ -84,6 +88,10 @@ export class FeelOverPage {
   protected readonly moodLabels = MOOD_LABELS;
   protected readonly signs = FIT_SIGNS;
   protected readonly signLabels = FIT_SIGN_LABELS;
+  protected readonly toldItems = TOLD_ITEMS;
+  protected readonly toldLabels = TOLD_LABELS;
+  protected readonly legs = LEGS;
+  protected readonly legLabels = LEG_LABELS;
   protected readonly borders = MARK_BORDERS;
   protected readonly surfaces = MARK_SURFACES;
   protected readonly gradeNames = MAT_GRADE_NAMES;
@@ -91,7 +99,9 @@ export class FeelOverPage {
   protected readonly zones = ZONE_IDS;
 
   protected readonly feelOver = computed(() => this.store.state().feelOver);
-  protected readonly answers = computed(() => this.store.state().fit ?? { signs: [], vetAgreed: false, roomCelsius: USUAL_ROOM_CELSIUS });
+  protected readonly answers = computed(
+    () => this.store.state().fit ?? { signs: [], vetAgreed: false, told: [], roomCelsius: USUAL_ROOM_CELSIUS },
+  );
   protected readonly verdict = computed(() => {
     const fit = this.store.fit();
     return fit && { ...fit, label: FIT_VERDICT_LABELS[fit.verdict], says: fit.reasons.map(sayReason) };
@@ -139,6 +149,9 @@ export class FeelOverPage {
       puppyOrSenior: hasKind(kinds, 'puppy') || hasKind(kinds, 'senior'),
       intactMale: dog.sex === 'male' && !dog.neutered,
       trained: this.store.groomer()?.trained ?? false,
+      strangles: false,
+      dryer: undefined,
+      house: this.store.house(),
     });
     return { grade, minutes: a.minutes, range: a.minutesRange, says: a.reasons.map(sayReason), mirror: a.alsoCheck };
   });
@@ -171,16 +184,23 @@ export class FeelOverPage {
     void this.setZone({ skin });
   }
 
-  protected setFit(change: Partial<{ signs: FitSign[]; vetAgreed: boolean; roomCelsius: number }>): void {
+  protected setFit(change: Partial<{ signs: FitSign[]; vetAgreed: boolean; told: ToldItem[]; roomCelsius: number }>): void {
     const now = this.answers();
     void this.store.record({
       type: 'fit_answered',
-      body: { signs: [...now.signs], vetAgreed: now.vetAgreed, roomCelsius: now.roomCelsius, ...change },
+      body: { signs: [...now.signs], vetAgreed: now.vetAgreed, told: [...now.told], roomCelsius: now.roomCelsius, ...change },
     });
   }
   protected toggleSign(sign: FitSign): void {
     const signs = this.answers().signs;
     this.setFit({ signs: signs.includes(sign) ? signs.filter((s) => s !== sign) : [...signs, sign] });
+  }
+  protected toggleTold(item: ToldItem): void {
+    const told = this.answers().told;
+    this.setFit({ told: told.includes(item) ? told.filter((t) => t !== item) : [...told, item] });
+  }
+  protected setFavours(leg: Leg | null): void {
+    void this.store.record({ type: 'leg_favoured', body: { leg } });
   }
   protected setRoom(value: number | null): void {
     if (value !== null && value >= -10 && value <= 50) this.setFit({ roomCelsius: value });

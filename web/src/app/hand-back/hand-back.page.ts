@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { homeCare, leftOver, tellVisit } from '@mansuet/core/hand-back';
+import { mattingSeason } from '@mansuet/core/coat';
+import { homeCare, leftOver, tellVisit, whoIsTold } from '@mansuet/core/hand-back';
 import { HOLDS } from '@mansuet/core/holds';
 import { needsVetNow } from '@mansuet/core/incidents';
 import { nextVisitDates } from '@mansuet/core/next-visit';
@@ -50,6 +51,9 @@ export class HandBackPage {
   protected readonly predicted = computed(() => this.store.state().plan?.curve ?? []);
   protected readonly measured = computed(() => this.store.now()?.strain.points ?? []);
 
+  /** When this dog mats, from the feel-overs of its past visits. */
+  private readonly season = computed(() => mattingSeason(this.store.matVisits()));
+  protected readonly toldHow = computed(() => whoIsTold(this.store.state(), this.store.house()).map(sayReason));
   protected readonly dates = computed(() => {
     const state = this.store.state();
     const c = this.store.planContext();
@@ -62,6 +66,8 @@ export class HandBackPage {
       clipOff: state.plan?.steps.some((s) => s.id === 'clip_tight_body' && s.label.includes('matted coat')) ?? false,
       leftWeeks: left.length > 0 ? (state.plan?.secondVisitWeeks ?? LEFT_WEEKS) : undefined,
       stoppedEarly: state.ended?.outcome === 'stopped',
+      season: this.season(),
+      house: this.store.house(),
       today: c.today,
     });
     return dates.map((d) => ({

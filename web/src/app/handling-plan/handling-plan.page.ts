@@ -41,6 +41,8 @@ export class HandlingPlanPage {
   protected readonly blade = bladeName;
 
   protected readonly plan = computed(() => this.planned()?.plan);
+  /** The longest that the dog would be from going home safely, minutes. */
+  protected readonly wayHome = computed(() => Math.ceil(Math.max(0, ...(this.plan()?.safeFinish ?? []).map((f) => f.minutes))));
   protected readonly ribbonSteps = computed(() => this.plan()?.steps ?? []);
   protected readonly step = computed(() => this.plan()?.steps[this.opened()]);
   protected readonly breaks = computed(() => this.plan()?.steps.flatMap((s) => s.breaks) ?? []);

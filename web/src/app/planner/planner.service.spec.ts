@@ -1,36 +1,8 @@
 import { TestBed } from '@angular/core/testing';
-import { NOTHING_FOUND } from '@mansuet/core/dogs';
-import type { PlanInput } from '@mansuet/core/plan';
+import { aPlanInput } from '../testing/plan-input';
 import { PlannerService } from './planner.service';
 
-const INPUT: PlanInput = {
-  dog: {
-    name: 'Fig',
-    sex: 'female',
-    neutered: true,
-    born: '2022-01-01',
-    weightKg: 12,
-    coat: 'wool',
-    nose: 'medium',
-    ears: 'drop',
-    tail: 'long',
-    build: 'light',
-    conditions: [],
-    biteHistory: false,
-    triggers: [],
-    treatsAllowed: true,
-    standingSeenMinutes: undefined,
-    visitsBefore: 2,
-  },
-  feelOver: NOTHING_FOUND,
-  asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 90 },
-  history: [],
-  fit: 'go',
-  helperThere: false,
-  refused: [],
-  trained: false,
-  today: '2026-11-25',
-};
+const INPUT = aPlanInput({ asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 90 } });
 
 describe('PlannerService', () => {
   it('makes the plan in a worker, and does not ask the same twice', async () => {

@@ -1,3 +1,4 @@
+import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
 import { TestBed } from '@angular/core/testing';
 import type { Session } from '@mansuet/core/contract';
 import { ApiService, type Answer } from './api.service';
@@ -7,7 +8,7 @@ const ID = '01900000-0000-7000-8000-000000000001';
 const SIGNED_IN: Session = {
   signedIn: {
     staff: { staffId: ID, name: 'Tomasz Vane', role: 'bather', trained: false },
-    salon: { salonId: ID, name: 'Tidewrack', vetName: '', vetPhone: '', currency: 'EUR', ratePerMinuteMinor: 90 },
+    salon: { salonId: ID, name: 'Tidewrack', vetName: '', vetPhone: '', currency: 'EUR', ratePerMinuteMinor: 90, house: HOUSE_DEFAULTS },
     csrf: 'token',
   },
   firstRun: false,

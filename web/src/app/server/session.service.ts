@@ -1,6 +1,7 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { may, type Action } from '@mansuet/core/access';
-import { SESSION, type FirstRunForm, type Session } from '@mansuet/core/contract';
+import { HOUSE_RULES, SESSION, type FirstRunForm, type HouseRuleChange, type Session } from '@mansuet/core/contract';
+import type { HouseRules } from '@mansuet/core/house-rules';
 import { ApiService, NOTHING, type Answer } from './api.service';
 
 const KEPT = 'mansuet.session';
@@ -48,6 +49,15 @@ export class SessionService {
     if (!answer.ok || !answer.value.signedIn) return false;
     this.keep(answer.value);
     return true;
+  }
+
+  /** Answers one question on which groomers disagree; the new rules count at once, on this device and in every new answer of the server. */
+  async answerHouseRule(change: HouseRuleChange): Promise<Answer<HouseRules>> {
+    const answer = await this.api.send('PUT', '/house-rules', change, HOUSE_RULES);
+    const now = this.session();
+    if (answer.ok && now?.signedIn)
+      this.keep({ ...now, signedIn: { ...now.signedIn, salon: { ...now.signedIn.salon, house: answer.value } } });
+    return answer;
   }
 
   private async ask(): Promise<Session> {

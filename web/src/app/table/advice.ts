@@ -1,5 +1,13 @@
 import type { Salon } from '@mansuet/core/contract';
-import { NOT_OBSERVED_AFTER_MINUTES, SIGNALS, type MeasuredStrain, type StrainBand } from '@mansuet/core/strain';
+import { sayReason } from '@mansuet/core/reasons';
+import {
+  NOT_OBSERVED_AFTER_MINUTES,
+  SIGNALS,
+  readCalmState,
+  type CalmState,
+  type MeasuredStrain,
+  type StrainBand,
+} from '@mansuet/core/strain';
 
 export interface Advice {
   readonly band: StrainBand;
@@ -24,6 +32,7 @@ export function adviceFor(strain: MeasuredStrain | undefined, salon: Pick<Salon,
     };
   if (band === 'stop')
     return { band, head: 'Stop', says: 'Tool off, let go, safe place. End the visit; another day is better.', urgent: true };
+  if (band === 'pause' && strain.lastLook === 'shut_down') return { band, head: 'Pause', says: sayCalm('shut_down'), urgent: true };
   if (band === 'pause')
     return { band, head: 'Pause', says: 'Tool off, hands still, a real break. A second hard sign means stop.', urgent: true };
   if (!strain.observed) {
@@ -34,6 +43,11 @@ export function adviceFor(strain: MeasuredStrain | undefined, salon: Pick<Salon,
       urgent: false,
     };
   }
+  if (strain.lastLook === 'tired_out' || strain.lastLook === 'shut_down')
+    return { band, head: 'Watch', says: sayCalm(strain.lastLook), urgent: false };
   if (band === 'watch') return { band, head: 'Watch', says: 'Short strokes, swap sides, let the head down. Break soon.', urgent: false };
   return { band, head: 'Settled', says: 'A wag unlocks nothing: keep the plan’s protection on.', urgent: false };
 }
+
+/** Why the band is what it is although the number is low. */
+const sayCalm = (state: CalmState): string => readCalmState(state).reasons.map(sayReason).join(' ');

@@ -1,7 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { BLADES, bladeName, chooseBlade, type BladeId } from '@mansuet/core/blades';
-import { findingIn, hasKind, type FeelOver, type KindFound } from '@mansuet/core/dogs';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import type { ZoneId } from '@mansuet/core/anatomy';
+import {
+  BLADES,
+  RESISTANCE_CAUSES,
+  RESISTANCE_QUESTIONS,
+  answerResistance,
+  bladeName,
+  chooseBlade,
+  type BladeId,
+  type ResistanceCause,
+} from '@mansuet/core/blades';
+import type { KindFound } from '@mansuet/core/dogs';
+import { bladeQuestion, competenceOf, type Activity, type PlanInput } from '@mansuet/core/plan';
 import { sayReason } from '@mansuet/core/reasons';
 
 /** Touch, swap or change the blade. Blades that are banned in the lit zones say why and cannot be chosen. */
@@ -16,6 +26,24 @@ import { sayReason } from '@mansuet/core/reasons';
         <button type="button" class="chip" (click)="touched.emit('hot')">hot</button>
       </div>
       <button type="button" class="plain" (click)="used.emit({ blade: b, cool: true })">Swapped for a cool {{ name(b) }}</button>
+    }
+    @if (blade()) {
+      <h3>It does not go on?</h3>
+      <div class="stack">
+        @for (c of causes; track c) {
+          <button type="button" class="plain pick" [attr.aria-pressed]="cause() === c" (click)="cause.set(c)">{{ questions[c] }}</button>
+        }
+      </div>
+      @if (answer(); as a) {
+        <div class="told" role="status">
+          @for (line of a.says; track $index) {
+            <p>{{ line }}</p>
+          }
+          @if (a.next; as next) {
+            <button type="button" class="plain" (click)="used.emit({ blade: next, cool: false })">Take {{ name(next) }}</button>
+          }
+        </div>
+      }
     }
     <h3>Another blade</h3>
     <ul class="stack">
@@ -53,29 +81,36 @@ import { sayReason } from '@mansuet/core/reasons';
 export class BladePicker {
   readonly blade = input<BladeId | undefined>();
   readonly zones = input<readonly ZoneId[]>([]);
-  readonly feelOver = input.required<FeelOver>();
+  readonly step = input<Activity | undefined>();
+  /** What the plan is made from: skin, mats, marks, hands, drawer, house rules. */
+  readonly input = input<PlanInput | undefined>();
   readonly kinds = input<readonly KindFound[]>([]);
-  readonly trained = input(false);
   readonly used = output<{ blade: BladeId | null; cool: boolean }>();
   readonly touched = output<'cool' | 'warm' | 'hot'>();
   protected readonly name = bladeName;
 
+  protected readonly causes = RESISTANCE_CAUSES;
+  protected readonly questions = RESISTANCE_QUESTIONS;
+  /** Why it does not go on, as the hands say. */
+  protected readonly cause = signal<ResistanceCause | undefined>(undefined);
+
   protected readonly choices = computed(() => {
-    const answers = this.zones().map((zone) => {
-      const f = findingIn(this.feelOver(), zone);
-      return chooseBlade({
-        zone,
-        matGrade: f.matGrade,
-        skin: f.skin,
-        wantedMm: 1.5,
-        trained: this.trained(),
-        thinSkin: hasKind(this.kinds(), 'thin_skin'),
-        markHere: this.feelOver().marks.some((m) => m.zone === zone),
-      });
-    });
-    return BLADES.map((b) => {
+    const from = this.input();
+    const answers = from
+      ? this.zones().map((zone) => chooseBlade(bladeQuestion(zone, this.step() ?? 'sanitary', from, this.kinds(), true)))
+      : [];
+    return (from?.drawer ?? BLADES).map((b) => {
       const ban = answers.flatMap((a) => a.rejected.filter((r) => r.blade === b.id && r.because.rule !== 'blade.further_from_wanted'))[0];
       return { id: b.id, mm: b.lengthMm, ban: ban ? sayReason(ban.because) : '' };
     });
+  });
+
+  protected readonly answer = computed(() => {
+    const cause = this.cause();
+    const blade = this.blade();
+    const zone = this.zones()[0];
+    if (!cause || !blade || !zone) return undefined;
+    const a = answerResistance({ cause, zone, blade, competence: competenceOf(this.input()?.trained ?? false) });
+    return { says: a.reasons.map(sayReason), next: a.next };
   });
 }

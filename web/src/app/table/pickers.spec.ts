@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { NOTHING_FOUND } from '@mansuet/core/dogs';
 import type { EventDraft } from '@mansuet/core/visit';
+import { aPlanInput } from '../testing/plan-input';
 import { BladePicker } from './blade-picker';
 import { HoldPicker } from './hold-picker';
 import { IncidentForm } from './incident-form';
@@ -17,9 +17,9 @@ describe('BladePicker', () => {
   it('shuts banned blades and says the rule; the same blade can be swapped for a cool one', async () => {
     const fixture = TestBed.createComponent(BladePicker);
     fixture.componentRef.setInput('zones', ['armpit_left']);
-    fixture.componentRef.setInput('feelOver', NOTHING_FOUND);
+    fixture.componentRef.setInput('input', aPlanInput());
+    fixture.componentRef.setInput('step', 'clip_tight_fragile');
     fixture.componentRef.setInput('blade', '10');
-    fixture.componentRef.setInput('trained', true);
     const used: unknown[] = [];
     const touched: string[] = [];
     fixture.componentInstance.used.subscribe((u) => used.push(u));
@@ -40,6 +40,27 @@ describe('BladePicker', () => {
       { blade: null, cool: false },
     ]);
     expect(touched).toEqual(['warm']);
+  });
+
+  it('asks why a blade does not go on, and answers each cause differently', async () => {
+    const fixture = TestBed.createComponent(BladePicker);
+    fixture.componentRef.setInput('zones', ['armpit_left']);
+    fixture.componentRef.setInput('input', aPlanInput());
+    fixture.componentRef.setInput('blade', '10');
+    const used: unknown[] = [];
+    fixture.componentInstance.used.subscribe((u) => used.push(u));
+    await fixture.whenStable();
+    const host = fixture.nativeElement as HTMLElement;
+    const says = async (question: RegExp): Promise<string> => {
+      byText(host, question).click();
+      await fixture.whenStable();
+      return host.querySelector('.told')?.textContent ?? '';
+    };
+    expect(await says(/something firm/)).toContain('blade off');
+    expect(await says(/fold of skin/)).toContain('let go the tension');
+    expect(await says(/does not get under/)).toContain('do not push');
+    byText(host, /^Take #15/).click();
+    expect(used).toEqual([{ blade: '15', cool: false }]);
   });
 });
 
@@ -103,9 +124,10 @@ describe('SignalList', () => {
       'Rising',
       'Early',
       'Good',
+      'Says nothing by itself',
     ]);
     byText(host, /^whale eye$/).click();
     expect(seen).toEqual(['whale_eye']);
-    expect(buttons(host).length).toBe(31);
+    expect(buttons(host).length).toBe(36);
   });
 });

@@ -3,6 +3,7 @@ import { SIGNALS, SIGNAL_IDS, SIGNAL_TIERS, type SignalId, type SignalTier } fro
 
 const TIER_LABELS: Readonly<Record<SignalTier, string>> = {
   good: 'Good',
+  says_nothing: 'Says nothing by itself',
   early: 'Early',
   rising: 'Rising',
   hard: 'Hard: tool off',

@@ -1,41 +1,10 @@
-import { NOTHING_FOUND, dogFactsOf } from '@mansuet/core/dogs';
 import { makePlan } from '@mansuet/core/plan';
 import { planRecordOf, type EventDraft } from '@mansuet/core/visit';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
+import { aPlanInput } from '../testing/plan-input';
 import { TablePage } from './table.page';
 
-const PLAN = planRecordOf(
-  makePlan({
-    dog: dogFactsOf(
-      {
-        name: 'Moss',
-        sex: 'female',
-        neutered: true,
-        born: '2021-06-01',
-        weightKg: 18,
-        coat: 'curly',
-        nose: 'medium',
-        ears: 'drop',
-        tail: 'long',
-        build: 'light',
-        conditions: [],
-        biteHistory: false,
-        triggers: [],
-        treatsAllowed: true,
-        standingSeenMinutes: null,
-      },
-      3,
-    ),
-    feelOver: NOTHING_FOUND,
-    asked: { items: ['bath', 'nails', 'sanitary'], wantedMm: 9, sessionMinutes: 120 },
-    history: [],
-    fit: 'go',
-    helperThere: false,
-    refused: [],
-    trained: true,
-    today: '2026-11-25',
-  }),
-);
+const PLAN = planRecordOf(makePlan(aPlanInput({ today: new Date().toISOString().slice(0, 10) })));
 const READY: readonly EventDraft[] = [...FELT, { type: 'feel_over_done', body: {} }, { type: 'plan_accepted', body: { plan: PLAN } }];
 
 describe('TablePage', () => {

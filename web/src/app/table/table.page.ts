@@ -4,11 +4,13 @@ import { Router } from '@angular/router';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import type { ZoneId } from '@mansuet/core/anatomy';
 import { bladeName, type BladeId } from '@mansuet/core/blades';
-import { CHECK_BY_SECONDS, NEVER_ABOVE_CELSIUS, SWAP_AT_CELSIUS } from '@mansuet/core/heat';
+import { SWAP_AT_CELSIUS, adviseHeat, swapLineCelsius, type HeatAction } from '@mansuet/core/heat';
+import { MOODS, MOOD_LABELS, type Mood } from '@mansuet/core/dogs';
 import { HOLDS, type HoldId } from '@mansuet/core/holds';
 import type { Activity } from '@mansuet/core/plan';
+import { sayReason } from '@mansuet/core/reasons';
 import { PAD_SIGNALS, SIGNALS, type SignalId } from '@mansuet/core/strain';
-import type { EventDraft, PlannedStepRecord } from '@mansuet/core/visit';
+import { safeFinishNow, type EventDraft, type PlannedStepRecord } from '@mansuet/core/visit';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import { ClockService } from '../server/clock.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
@@ -37,6 +39,15 @@ const TITLES: Readonly<Record<Drawer, string>> = {
 
 const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', 'Time is up', 'The owner asked'] as const;
 
+/** What the hands do with the blade, in two words. */
+const HEAT_WORDS: Readonly<Record<HeatAction, string>> = {
+  go_on: '',
+  check: 'touch it now',
+  swap: 'swap or cool',
+  cool: 'cool it',
+  stop: 'off the skin',
+};
+
 /** At the table: the live record. Same things stay in the same places on every step; what was planned is presumed. */
 @Component({
   selector: 'man-table',
@@ -64,7 +75,7 @@ export class TablePage {
   protected readonly stopReasons = STOP_REASONS;
   protected readonly watch = stopwatch;
   protected readonly bladeName = bladeName;
-  protected readonly swapAt = SWAP_AT_CELSIUS;
+  protected readonly moodLabels = MOOD_LABELS;
   protected readonly round = Math.round;
   /** What was last recorded, with how long it took to be durable and shown. */
   protected readonly lastEntry = signal('');
@@ -78,6 +89,10 @@ export class TablePage {
   protected readonly shown = computed<PlannedStepRecord | undefined>(() => this.running() ?? this.next());
   protected readonly place = computed(() => this.steps().findIndex((s) => s.id === this.shown()?.id) + 1);
   protected readonly onBreak = computed(() => this.work()?.onBreakSinceMs !== undefined);
+  /** Nothing was entered for a while: the meter asks how the dog is. */
+  protected readonly unseen = computed(() => this.running() !== undefined && this.now()?.strain.observed === false);
+  /** In the work the cautions need the room: the first three are asked, a break asks them all. */
+  protected readonly looks = computed(() => (this.onBreak() ? MOODS : MOODS.slice(0, 3)));
   protected readonly breakBefore = computed(() => this.next()?.breakMinutes.reduce((sum, b) => sum + b, 0) ?? 0);
   protected readonly now = this.store.now;
   protected readonly advice = computed(() => adviceFor(this.now()?.strain, this.store.context()?.salon));
@@ -93,11 +108,29 @@ export class TablePage {
     const now = this.now();
     const blade = this.blade();
     const celsius = now?.bladeCelsius;
-    if (!now || !blade || celsius === undefined) return undefined;
-    const untouched = this.work()?.blades.get(blade)?.touched === undefined;
-    const due = now.bladeRunSeconds >= CHECK_BY_SECONDS && untouched;
-    const hot = celsius > NEVER_ABOVE_CELSIUS ? 'off the skin' : celsius >= SWAP_AT_CELSIUS ? 'swap or cool' : due ? 'touch it now' : '';
-    return { celsius: Math.round(celsius), hot };
+    const zone = this.shown()?.zones[0];
+    if (!now || !blade || celsius === undefined || !zone) return undefined;
+    const clock = this.work()?.blades.get(blade);
+    const advice = adviseHeat({
+      celsius,
+      sinceTouchSeconds: now.bladeRunSeconds - (clock?.touchedAtRunSeconds ?? 0),
+      // A touch counts until the blade has cooled since.
+      touched: celsius >= SWAP_AT_CELSIUS - 1 ? clock?.touched : undefined,
+      zone,
+      coolOneThere: true,
+      house: this.store.house(),
+    });
+    return {
+      celsius: Math.round(celsius),
+      hot: HEAT_WORDS[advice.action],
+      why: advice.action === 'go_on' ? '' : advice.reasons.slice(0, 1).map(sayReason).join(''),
+      swapAt: swapLineCelsius(zone, this.store.house()),
+    };
+  });
+  /** How far the way home is, from here. */
+  protected readonly home = computed(() => {
+    const home = this.ended() ? undefined : safeFinishNow(this.store.state(), this.clock.nowMs());
+    return home && { minutes: Math.ceil(home.minutes), says: home.reasons.map(sayReason).join(' ') };
   });
   protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
     const map = new Map<ZoneId, ZonePaint>();
@@ -126,6 +159,10 @@ export class TablePage {
         { type: 'step_finished', body: { step: step.id, outcome, why: '' } },
         `${outcome === 'done' ? 'Done' : outcome === 'part' ? 'Done in part' : 'Left'}: ${step.label}`,
       );
+  }
+  /** How the dog is: in a break what recovery is learned from, in the work an answer to the meter’s question. */
+  protected async look(mood: Mood): Promise<void> {
+    await this.record({ type: 'mood_felt', body: { mood } }, `${this.onBreak() ? 'In the break' : 'Looked'}: ${MOOD_LABELS[mood]}`);
   }
   protected async main(): Promise<void> {
     const next = this.next();

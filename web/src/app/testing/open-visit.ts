@@ -2,6 +2,7 @@ import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Subject } from 'rxjs';
+import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
 import type { VisitContext } from '@mansuet/core/contract';
 import { EVENT_VERSION, VISIT_EVENT, nextStamp, uuidV7, type EventDraft, type Stamp, type VisitEvent } from '@mansuet/core/visit';
 import { ApiService } from '../server/api.service';
@@ -93,6 +94,7 @@ export async function openVisit<T>(page: Type<T>, drafts: readonly EventDraft[],
     vetPhone: '0550 9',
     currency: 'EUR',
     ratePerMinuteMinor: 90,
+    house: HOUSE_DEFAULTS,
   };
   const context: VisitContext = {
     visitId: VISIT,

@@ -103,10 +103,12 @@ describe('VisitLog', () => {
     expect(log.waiting$.value).toBe(2);
     api.online = true;
     window.dispatchEvent(new Event('online'));
-    await settled(async () => (await kept()).every((k) => k.sent === 1));
-    expect(api.sent.flat().length).toBe(2);
-    expect(log.waiting$.value).toBe(0);
+    // The rows are marked before the status is told: what the groomer sees is the last thing to come true.
+    await settled(() => Promise.resolve(log.status() === 'saved'));
     expect(log.status()).toBe('saved');
+    expect(log.waiting$.value).toBe(0);
+    expect((await kept()).map((k) => k.sent)).toEqual([1, 1]);
+    expect(api.sent.flat().length).toBe(2);
   });
 
   it('shows the state at once, network or not', async () => {

@@ -3,7 +3,18 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
 import { dogFactsOf, dogKinds } from '@mansuet/core/dogs';
-import { emptyVisit, fitOf, historyOf, phaseOf, planInputOf, workNow, type EventDraft, type PlanContext } from '@mansuet/core/visit';
+import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
+import {
+  breaksSeenIn,
+  emptyVisit,
+  fitOf,
+  historyOf,
+  phaseOf,
+  planInputOf,
+  workNow,
+  type EventDraft,
+  type PlanContext,
+} from '@mansuet/core/visit';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
@@ -29,6 +40,8 @@ export class VisitStore {
   readonly staff = computed(() => this.context()?.staff ?? []);
   readonly groomer = computed(() => this.staff().find((s) => s.staffId === this.state().groomerId));
   readonly today = computed(() => this.clock.today());
+  /** The salon's answers to what groomers disagree on. */
+  readonly house = computed(() => this.context()?.salon.house ?? HOUSE_DEFAULTS);
 
   readonly planContext = computed<PlanContext | undefined>(() => {
     const context = this.context();
@@ -37,10 +50,18 @@ export class VisitStore {
     return {
       dog: dogFactsOf(context.file.dog, past.length),
       history: historyOf(past),
+      breaks: breaksSeenIn(past),
       trained: this.groomer()?.trained ?? false,
+      house: this.house(),
       today: this.today(),
     };
   });
+  /** Past visits as far as mats go; summaries that did not count them say nothing. */
+  readonly matVisits = computed(() =>
+    (this.context()?.file.visits ?? []).flatMap((v) =>
+      v.summary.mattedZones === undefined ? [] : [{ on: v.arrivesAt.slice(0, 10), mattedZones: v.summary.mattedZones }],
+    ),
+  );
   readonly kinds = computed(() => {
     const c = this.planContext();
     return c ? dogKinds(c.dog, this.state().feelOver, c.today) : [];

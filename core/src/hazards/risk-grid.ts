@@ -1,0 +1,32 @@
+export const RISK_BANDS = ['low', 'moderate', 'high', 'extreme'] as const;
+/** Bands of a 5 × 5 grid: 1–3 low, 4–6 moderate, 8–12 high, 15–25 extreme (NPSA 2008 for the NHS, from memory; IEC 31010 fixes none). */
+export type RiskBand = (typeof RISK_BANDS)[number];
+
+/** Upper edges of the likelihood classes 1 to 4, incidents per 1,000 minutes of the work. Our default. */
+export const LIKELIHOOD_EDGES = [0.05, 0.5, 2, 8] as const;
+
+/**
+ * Likelihood class 1 (rare) to 5 (almost certain in a day of such work).
+ * @throws RangeError for a negative rate
+ * @example likelihoodClass(1) // => 3
+ */
+export function likelihoodClass(per1000Minutes: number): 1 | 2 | 3 | 4 | 5 {
+  if (!(per1000Minutes >= 0)) throw new RangeError(`likelihoodClass: ${per1000Minutes} per 1,000 min`);
+  const [rare, unlikely, possible, likely] = LIKELIHOOD_EDGES;
+  if (per1000Minutes < rare) return 1;
+  if (per1000Minutes < unlikely) return 2;
+  if (per1000Minutes < possible) return 3;
+  return per1000Minutes < likely ? 4 : 5;
+}
+
+/** Likelihood × severity, 1 to 25. `riskScore(3, 4) // => 12` */
+export function riskScore(likelihood: number, severity: number): number {
+  return likelihood * severity;
+}
+
+/** The band of a score. `riskBand(12) // => 'high'` */
+export function riskBand(score: number): RiskBand {
+  if (score >= 15) return 'extreme';
+  if (score >= 8) return 'high';
+  return score >= 4 ? 'moderate' : 'low';
+}

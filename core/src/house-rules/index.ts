@@ -1,0 +1,2 @@
+export * from './questions.js';
+export * from './house-rules.js';

@@ -1,0 +1,2 @@
+export * from './mark-size.js';
+export * from './advise-mark.js';

@@ -1,0 +1,68 @@
+import { zoneFacts, type ZoneId } from '../anatomy/index.js';
+import { chooseBlade, type BladeChoice, type BladeQuestion } from '../blades/index.js';
+import { findingIn, hasKind, type KindFound, type Mood } from '../dogs/index.js';
+import type { Competence, Movement } from '../tools/index.js';
+import type { Activity } from './activities.js';
+import type { PlanInput } from './plan-input.js';
+
+/** The face is never asked for longer than this, mm. Our default. */
+const FACE_AT_MOST_MM = 6;
+/** What a sanitary trim, feet and mats ask for, mm: a #10. */
+const TRIM_MM = 1.5;
+
+/** How the dog is taken to move, from its mood on the table. Our default; the table shows what it does. */
+export function movementOf(mood: Mood): Movement {
+  if (mood === 'frantic') return 'jerks';
+  return mood === 'tense' ? 'shifts' : 'still';
+}
+
+/** Whose hands: the file of the groomer says whether they are trained with #30 and closer. */
+export const competenceOf = (trained: boolean): Competence => (trained ? 'close_work' : 'groomer');
+
+/** The question for one zone of a step. */
+export function bladeQuestion(
+  zone: ZoneId,
+  activity: Activity,
+  input: PlanInput,
+  kinds: readonly KindFound[],
+  clean: boolean,
+): BladeQuestion {
+  const f = findingIn(input.feelOver, zone);
+  const wanted =
+    activity === 'body_clip' ? input.asked.wantedMm : activity === 'face' ? Math.min(input.asked.wantedMm, FACE_AT_MOST_MM) : TRIM_MM;
+  const overgrown = input.feelOver.zones.some((z) => zoneFacts(z.zone).group === 'face' && z.matGrade >= 2);
+  return {
+    zone,
+    matGrade: f.matGrade,
+    skin: f.skin,
+    skinKnown: input.dog.visitsBefore > 0,
+    coat: input.dog.coat,
+    wantedMm: wanted,
+    cleanliness: clean ? 'clean' : 'dirty',
+    movement: movementOf(input.feelOver.mood),
+    competence: competenceOf(input.trained),
+    thinSkin: hasKind(kinds, 'thin_skin'),
+    markHere: input.feelOver.marks.some((m) => m.zone === zone),
+    faceCare: overgrown,
+    drawer: input.drawer,
+    guards: input.guards,
+    house: input.house,
+  };
+}
+
+/** The blade for the zone that allows least; a step is done with one blade where it can be. */
+export function hardestBlade(
+  zones: readonly ZoneId[],
+  activity: Activity,
+  input: PlanInput,
+  kinds: readonly KindFound[],
+  clean: boolean,
+): BladeChoice {
+  const choices = zones.map((zone) => chooseBlade(bladeQuestion(zone, activity, input, kinds, clean)));
+  // Sore zones are left out; the step falls only when no zone can be clipped.
+  const possible = choices.filter((c) => c.blade !== undefined);
+  const pool = possible.length > 0 ? possible : choices;
+  const least = pool.reduce((a, b) => (b.lengthMm < a.lengthMm ? b : a));
+  const withReasons = pool.find((c) => c.blade === least.blade && c.reasons.some((r) => r.weight >= 0.6));
+  return withReasons ?? least;
+}

@@ -1,0 +1,49 @@
+import { ALL_SAFE, safeFinish, type SafeFinish, type Unfinished } from '../fit/index.js';
+import type { LoopAdvice } from '../holds/index.js';
+import type { Activity } from './activities.js';
+import type { Post } from './model.js';
+
+/** A step as the way home needs it. */
+export interface WayHomeStep {
+  readonly activity: Activity;
+  readonly post: Post;
+  readonly from: number;
+  readonly to: number;
+  readonly minutes: number;
+  readonly hold: { readonly also: readonly string[] };
+}
+
+const HALF_CUT: readonly Activity[] = ['brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];
+
+/** What is unfinished at a minute of the plan. */
+export function unfinishedAt(steps: readonly WayHomeStep[], loop: LoopAdvice['loop'], minute: number): Unfinished {
+  const now = steps.find((s) => minute >= s.from && minute < s.to);
+  const bath = steps.find((s) => s.activity === 'bath');
+  const dry = steps.find((s) => s.activity === 'dry');
+  const wet = bath !== undefined && minute >= bath.from && (dry === undefined || minute < dry.to);
+  const dryDone = dry && now?.activity === 'dry' ? Math.min(dry.minutes, minute - dry.from) : 0;
+  return {
+    ...ALL_SAFE,
+    lathered: now?.activity === 'bath',
+    // Without a drying step nobody would be bathed; the bath then counts as its own drying.
+    dryingMinutes: wet ? Math.max(0, (dry?.minutes ?? bath.minutes) - dryDone) : 0,
+    muzzleOn: now?.hold.also.includes('muzzle') ?? false,
+    loopOn: now?.post === 'table' && loop !== 'none',
+    matHalfCut: now !== undefined && HALF_CUT.includes(now.activity),
+    onTable: now !== undefined,
+  };
+}
+
+export interface SafeFinishPoint extends SafeFinish {
+  /** Minutes from the start of the work. */
+  readonly at: number;
+}
+
+/**
+ * Minutes until the dog could go home, at each minute of the plan: the worst of the visit is known before it begins.
+ * @returns one point a minute, from 0 to the end
+ */
+export function safeFinishOfPlan(steps: readonly WayHomeStep[], loop: LoopAdvice['loop']): SafeFinishPoint[] {
+  const end = Math.max(0, ...steps.map((s) => s.to));
+  return Array.from({ length: Math.ceil(end) + 1 }, (_, at) => ({ at, ...safeFinish(unfinishedAt(steps, loop, at)) }));
+}

@@ -1,0 +1,29 @@
+import { NOTHING_FOUND, dogKinds, type DogFacts, type FeelOver } from '../dogs/index.js';
+import type { HoldQuestion } from '../holds/index.js';
+import { HOUSE_DEFAULTS } from '../house-rules/index.js';
+import { TODAY, aDog } from './dogs.js';
+
+/** A hold for a calm grown dog with nothing against it; what differs in the question, the dog, and what was found. */
+export function aHoldQuestion(
+  change: Partial<HoldQuestion> = {},
+  dog: Partial<DogFacts> = {},
+  found: Partial<FeelOver> = {},
+): HoldQuestion {
+  const facts = aDog(dog);
+  const feelOver = { ...NOTHING_FOUND, ...found };
+  return {
+    reaches: ['body'],
+    dog: facts,
+    kinds: dogKinds(facts, feelOver, TODAY),
+    joints: feelOver.joints,
+    favours: feelOver.favours,
+    painful: false,
+    triggered: false,
+    fighting: false,
+    mayBeSick: false,
+    helperThere: false,
+    minutes: 5,
+    house: HOUSE_DEFAULTS,
+    ...change,
+  };
+}

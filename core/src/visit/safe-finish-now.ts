@@ -1,0 +1,34 @@
+import { ALL_SAFE, safeFinish, type SafeFinish } from '../fit/index.js';
+import { ACTIVITY_FACTS, isMatWork } from '../plan/index.js';
+import type { VisitState } from './state.js';
+
+/**
+ * Minutes until this dog could go home safely, from where the work stands; `undefined` before it has begun.
+ * A wound counts for as long as its unbroken pressure takes.
+ * @param nowMs wall clock
+ */
+export function safeFinishNow(state: VisitState, nowMs: number): SafeFinish | undefined {
+  const work = state.work;
+  if (!work) return undefined;
+  const status = (step: 'bath' | 'dry'): string | undefined => work.steps.get(step)?.status;
+  const wet = status('bath') !== undefined && status('bath') !== 'left' && status('dry') !== 'done';
+  const dryingPlanned = state.plan?.steps.find((s) => s.id === 'dry')?.minutes ?? ACTIVITY_FACTS.dry.minutes;
+  const dried = (work.steps.get('dry')?.seconds ?? 0) / 60;
+  const running = work.endedMs === undefined ? work.running : undefined;
+  const loopPossible = running !== undefined && ACTIVITY_FACTS[running].post === 'table';
+  const fresh = state.incidents.some((i) => HURT.includes(i.kind) && i.harm !== 'none' && nowMs - i.atMs < WOUND_MS);
+  return safeFinish({
+    ...ALL_SAFE,
+    lathered: running === 'bath',
+    dryingMinutes: wet ? Math.max(1, dryingPlanned - dried) : 0,
+    muzzleOn: work.hold === 'muzzle' || work.also.includes('muzzle'),
+    loopOn: loopPossible || work.also.includes('loop'),
+    matHalfCut: running !== undefined && isMatWork(running),
+    woundOpen: fresh,
+    onTable: running !== undefined,
+  });
+}
+
+const HURT = ['nick', 'laceration', 'ear_edge_cut', 'tongue_or_lip_cut', 'quicked_nail'] as readonly string[];
+/** Pressure for 5 min unbroken, twice at most. Common practice, no source. */
+const WOUND_MS = 10 * 60_000;

@@ -1,0 +1,150 @@
+import { makePlan } from '../plan/index.js';
+import { aDog, anInput } from '../testing/dogs.js';
+import { BOOKED, START, VISIT, eventsOf } from '../testing/visit-events.js';
+import {
+  breaksOf,
+  breaksSeenIn,
+  planRecordOf,
+  replay,
+  safeFinishNow,
+  spellsSeenIn,
+  summarize,
+  workNow,
+  type EventDraft,
+  type VisitState,
+} from './index.js';
+
+const PLAN = planRecordOf(
+  makePlan(anInput({ asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 120 } }, { standingSeenMinutes: 40 })),
+);
+const drafts: readonly (readonly [number, EventDraft])[] = [
+  [0, BOOKED],
+  [0, { type: 'mood_felt', body: { mood: 'still' } }],
+  [0, { type: 'plan_accepted', body: { plan: PLAN } }],
+  [0, { type: 'work_started', body: {} }],
+];
+const visit = (...more: (readonly [number, EventDraft])[]): VisitState => replay(VISIT, eventsOf([...drafts, ...more]));
+const start = (step: 'nails' | 'bath' | 'dry'): EventDraft => ({ type: 'step_started', body: { step } });
+const done = (step: 'nails' | 'bath' | 'dry'): EventDraft => ({ type: 'step_finished', body: { step, outcome: 'done', why: '' } });
+const sign = (signal: 'growl' | 'whale_eye' | 'soiling' | 'yawn'): EventDraft => ({ type: 'signal_seen', body: { signal } });
+const BREAK: EventDraft = { type: 'break_started', body: {} };
+const GO_ON: EventDraft = { type: 'break_ended', body: {} };
+const looks = (mood: 'relaxed' | 'shut_down' | 'tense'): EventDraft => ({ type: 'mood_felt', body: { mood } });
+
+describe('a watched break', () => {
+  it('is learned from: strain before, minutes, and how the dog looked', () => {
+    const state = visit([0, start('nails')], [2, sign('whale_eye')], [1, sign('whale_eye')], [0, BREAK], [6, looks('relaxed')], [1, GO_ON]);
+    const before = PLAN.startStrain + 24;
+    expect(breaksOf(state)).toEqual([{ strainBefore: before, minutes: 6, strainAfter: 4, state: 'relaxed' }]);
+    expect(breaksSeenIn([summarize(state), summarize(state)]).length).toBe(2);
+  });
+  it('says nothing when nobody looked, and the last look counts', () => {
+    expect(breaksOf(visit([0, start('nails')], [2, BREAK], [5, GO_ON]))).toEqual([]);
+    const two = visit([0, start('nails')], [2, BREAK], [2, looks('tense')], [3, looks('shut_down')], [1, GO_ON]);
+    expect(breaksOf(two).map((b) => [b.minutes, b.state])).toEqual([[5, 'shut_down']]);
+    expect(breaksOf(visit([0, start('nails')], [2, BREAK], [2, looks('tense')], [1, GO_ON]))[0]!.state).toBeUndefined();
+    expect(breaksOf(visit([0, start('nails')], [2, looks('relaxed')]))).toEqual([]);
+  });
+  it('does not change what was felt before any tool', () => {
+    const state = visit([0, start('nails')], [1, looks('shut_down')]);
+    expect(state.feelOver.mood).toBe('still');
+    expect(workNow(state, START + 60_000)!.strain.band).toBe('pause');
+  });
+});
+
+describe('time to first watch', () => {
+  it('is the minutes until the meter rose, or those that passed without', () => {
+    const state = visit(
+      [0, start('bath')],
+      [8, done('bath')],
+      [0, start('nails')],
+      [3, sign('whale_eye')],
+      [1, sign('whale_eye')],
+      [2, done('nails')],
+    );
+    const spells = spellsSeenIn([summarize(state)]);
+    expect(spells.map((s) => [s.activity, s.reachedWatch])).toEqual([
+      ['bath', false],
+      ['nails', true],
+    ]);
+    expect(spells[0]!.minutes).toBeCloseTo(8, 6);
+    expect(spells[1]!.minutes).toBeCloseTo(4, 6);
+  });
+  it('leaves out work that began above watch', () => {
+    const state = visit([0, start('bath')], [1, sign('growl')], [1, done('bath')], [0, start('nails')], [2, done('nails')]);
+    expect(spellsSeenIn([summarize(state)]).map((s) => s.activity)).toEqual(['bath']);
+  });
+  it('counts each stretch of a step that was taken up again', () => {
+    const state = visit([0, start('nails')], [2, start('bath')], [3, start('nails')], [4, done('nails')]);
+    expect(spellsSeenIn([summarize(state)]).map((s) => [s.activity, Math.round(s.minutes)])).toEqual([
+      ['nails', 2],
+      ['bath', 3],
+      ['nails', 4],
+    ]);
+  });
+  it('is empty in summaries of earlier versions', () => {
+    const { breaks: _b, spells: _s, ...old } = summarize(visit([0, start('nails')], [2, done('nails')]));
+    expect([breaksSeenIn([old]), spellsSeenIn([old])]).toEqual([[], []]);
+  });
+});
+
+describe('uncounted signs', () => {
+  it('are those of the plan’s dog', () => {
+    const plan = planRecordOf(makePlan(anInput({}, { standingSeenMinutes: 40, conditions: ['incontinent'] })));
+    const state = replay(
+      VISIT,
+      eventsOf([
+        [0, BOOKED],
+        [0, { type: 'plan_accepted', body: { plan } }],
+        [0, { type: 'work_started', body: {} }],
+        [0, start('nails')],
+        [1, sign('soiling')],
+      ]),
+    );
+    expect(workNow(state, START + 120_000)!.strain.strain).toBe(plan.startStrain);
+    expect(aDog().conditions).toEqual([]);
+  });
+});
+
+describe('safeFinishNow', () => {
+  const minutes = (state: VisitState, afterMinutes = 0): number | undefined => safeFinishNow(state, START + afterMinutes * 60_000)?.minutes;
+  const drying = PLAN.steps.find((s) => s.id === 'dry')!.minutes;
+  it('is not asked before the work', () => expect(safeFinishNow(replay(VISIT, eventsOf([[0, BOOKED]])), START)).toBeUndefined());
+  it('is the loop and the step down from the table, then nothing', () => {
+    expect(minutes(visit([0, start('nails')]))).toBe(1.5);
+    expect(minutes(visit([0, start('nails')], [3, done('nails')]))).toBe(0);
+  });
+  it('is rinsing and drying from the tub, and falls as it dries', () => {
+    expect(minutes(visit([0, start('bath')]))).toBe(4 + drying + 1);
+    expect(minutes(visit([0, start('bath')], [9, done('bath')]))).toBe(drying);
+    expect(minutes(visit([0, start('bath')], [9, done('bath')], [0, start('dry')], [5, { type: 'noted', body: { text: 'x' } }]))).toBe(
+      drying - 5 + 1,
+    );
+    expect(minutes(visit([0, start('bath')], [9, done('bath')], [0, start('dry')], [60, { type: 'noted', body: { text: 'x' } }]))).toBe(2);
+    expect(minutes(visit([0, start('bath')], [9, done('bath')], [0, start('dry')], [20, done('dry')]))).toBe(0);
+  });
+  it('counts a muzzle and a fresh wound', () => {
+    const muzzle: EventDraft = { type: 'hold_used', body: { hold: 'hand_resting', also: ['muzzle'] } };
+    expect(minutes(visit([0, start('nails')], [0, muzzle]))).toBe(2);
+    const nick: EventDraft = {
+      type: 'incident',
+      body: { incidentId: '01900000-0000-7000-8000-00000000000b', kind: 'nick', harm: 'mild', zone: 'fore_paw_left', what: '' },
+    };
+    const hurt = visit([0, start('nails')], [1, nick], [0, done('nails')]);
+    expect([minutes(hurt, 1), minutes(hurt, 12)]).toEqual([5, 0]);
+    const near = visit(
+      [0, start('nails')],
+      [1, { type: 'incident', body: { ...nick.body, harm: 'none' } } as EventDraft],
+      [0, done('nails')],
+    );
+    expect(minutes(near, 1)).toBe(0);
+  });
+});
+
+describe('the favoured leg', () => {
+  it('is felt, changed and taken back', () => {
+    const felt = (leg: 'hind_left' | null): EventDraft => ({ type: 'leg_favoured', body: { leg } });
+    expect(visit([0, felt('hind_left')]).feelOver.favours).toBe('hind_left');
+    expect(visit([0, felt('hind_left')], [0, felt(null)]).feelOver.favours).toBeUndefined();
+  });
+});

@@ -1,0 +1,88 @@
+import { ZONE_IDS } from '@mansuet/core/anatomy';
+import { BLADES, GUARDS, chooseBlade } from '@mansuet/core/blades';
+import { adviseCoat } from '@mansuet/core/coat';
+import { hazardRegister } from '@mansuet/core/hazards';
+import { fitHeatModel } from '@mansuet/core/heat';
+import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
+import { rateInterval90, learnHalfLife } from '@mansuet/core/learning';
+import { kaplanMeier } from '@mansuet/core/statistics';
+import { SIGNAL_IDS } from '@mansuet/core/strain';
+import { askTools } from '@mansuet/core/tools';
+import { replay, type VisitEvent } from '@mansuet/core/visit';
+import { aBladeQuestion } from '../core/src/testing/blade-questions.js';
+import { aToolQuestion } from '../core/src/testing/tool-questions.js';
+import { BOOKED, VISIT, eventsOf } from '../core/src/testing/visit-events.js';
+
+const ROUNDS = 41;
+
+/** Median time of a hot call of core, printed as one line of the table that `bench.ts` puts together. */
+function time(what: string, promised: string, work: () => unknown): void {
+  work();
+  const times = Array.from({ length: ROUNDS }, () => {
+    const from = performance.now();
+    work();
+    return performance.now() - from;
+  }).sort((a, b) => a - b);
+  const median = times[Math.floor(ROUNDS / 2)] ?? 0;
+  process.stdout.write(`| ${what} | ${promised} | ${median < 1 ? median.toFixed(2) : median.toFixed(1)} ms |\n`);
+}
+
+const events: VisitEvent[] = eventsOf([
+  [0, BOOKED],
+  [0, { type: 'work_started', body: {} }],
+  [0, { type: 'step_started', body: { step: 'bath' } }],
+  ...Array.from(
+    { length: 1997 },
+    (_, i) => [0.05, { type: 'signal_seen' as const, body: { signal: SIGNAL_IDS[i % 14] ?? 'yawn' } }] as const,
+  ),
+]);
+time('replay of 2,000 events', 'under 20 ms', () => replay(VISIT, events));
+
+const blade = aBladeQuestion({ competence: 'close_work', drawer: BLADES, guards: GUARDS });
+time(`blade for all ${ZONE_IDS.length} zones, with every rejected one and its rule`, 'under 5 ms', () =>
+  ZONE_IDS.map((zone) => chooseBlade({ ...blade, zone })),
+);
+time('all tools asked of all zones', '–', () => ZONE_IDS.map((zone) => askTools(aToolQuestion({ zone }))));
+time('advice for a whole matted coat', '–', () =>
+  adviseCoat({
+    zones: ZONE_IDS.map((zone) => ({ zone, matGrade: 3, skin: 'sound' })),
+    puppyOrSenior: false,
+    intactMale: false,
+    trained: true,
+    agreedBrushMinutes: undefined,
+    toleranceStrainPoints: 160,
+    house: HOUSE_DEFAULTS,
+  }),
+);
+time('hazard register of work in all zones', '–', () =>
+  hazardRegister(
+    ZONE_IDS.map((zone) => ({
+      work: {
+        zone,
+        tool: 'clipper',
+        minutes: 1,
+        matGrade: 2,
+        skin: 'sound',
+        markHere: false,
+        movement: 'shifts',
+        competence: 'groomer',
+        kinds: ['senior'],
+        painful: true,
+        triggered: false,
+        roomCelsius: 21,
+      },
+      controls: ['close_teeth', 'finger_first'],
+    })),
+  ),
+);
+time('90 % intervals of 14 rates', '–', () => Array.from({ length: 14 }, (_, i) => rateInterval90({ shape: 4 + 3 * i, minutes: 2 + i })));
+const spells = Array.from({ length: 1000 }, (_, i) => ({ time: 1 + ((i * 37) % 61) / 2, event: i % 3 > 0 }));
+time('Kaplan–Meier of 1,000 spells', '–', () => kaplanMeier(spells));
+const readings = Array.from({ length: 20 }, (_, i) => ({
+  runSeconds: 45 * (i + 1),
+  celsius: 22 + 38 * (1 - Math.exp(-(45 * (i + 1)) / 540)) + (i % 3),
+}));
+time('blade model fitted to 20 readings', '–', () => fitHeatModel(readings, 22));
+time('half-life from 200 breaks', '–', () =>
+  learnHalfLife(Array.from({ length: 200 }, (_, i) => ({ strainBefore: 40 + (i % 9), minutes: 5, strainAfter: 20, state: 'relaxed' }))),
+);

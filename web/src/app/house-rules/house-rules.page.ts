@@ -1,0 +1,75 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FLOORS, FLOOR_IDS } from '@mansuet/core/floors';
+import { HOUSE_DEFAULTS, HOUSE_QUESTIONS, HOUSE_QUESTION_IDS, schoolsOf, type HouseQuestion } from '@mansuet/core/house-rules';
+import { sayFailure } from '../server/api.service';
+import { SessionService } from '../server/session.service';
+
+interface Answered {
+  readonly question: HouseQuestion;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** What groomers disagree on: the salon's school for each question, why, and what it changes. Below them what nobody may lower. */
+@Component({
+  selector: 'man-house-rules',
+  templateUrl: './house-rules.page.html',
+  styleUrl: './house-rules.page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HouseRulesPage {
+  private readonly session = inject(SessionService);
+  protected readonly mayChange = computed(() => this.session.may('house_rules'));
+  protected readonly floors = FLOOR_IDS.map((id) => FLOORS[id]);
+  /** Why an answer was not stored, by question. */
+  protected readonly trouble = signal<ReadonlyMap<HouseQuestion, string>>(new Map());
+  protected readonly last = signal<Answered | undefined>(undefined);
+  protected readonly saving = signal<HouseQuestion | undefined>(undefined);
+
+  protected readonly questions = computed(() => {
+    const house = this.session.signedIn()?.salon.house ?? HOUSE_DEFAULTS;
+    return HOUSE_QUESTION_IDS.map((id) => ({
+      id,
+      ...HOUSE_QUESTIONS[id],
+      ours: house[id] === HOUSE_DEFAULTS[id],
+      schools: schoolsOf(id).map(({ id: school, school: facts }) => ({ id: school, ...facts, chosen: house[id] === school })),
+    }));
+  });
+  protected readonly own = computed(() => this.questions().filter((q) => !q.ours).length);
+
+  protected choose(question: HouseQuestion, to: string): Promise<void> {
+    return this.answer(question, to);
+  }
+
+  protected async undo(): Promise<void> {
+    const last = this.last();
+    if (!last) return;
+    await this.answer(last.question, last.from);
+    this.last.set(undefined);
+  }
+
+  private async answer(question: HouseQuestion, choice: string): Promise<void> {
+    const was = this.session.signedIn()?.salon.house[question] ?? HOUSE_DEFAULTS[question];
+    if (choice === was) return;
+    this.saving.set(question);
+    const answer = await this.session.answerHouseRule({ question, choice, was });
+    this.saving.set(undefined);
+    const trouble = new Map(this.trouble());
+    if (answer.ok) {
+      trouble.delete(question);
+      this.last.set({ question, from: was, to: choice });
+    } else {
+      trouble.set(question, sayFailure(answer.failure));
+      // Somebody else was first: show what holds now.
+      await this.session.renew();
+    }
+    this.trouble.set(trouble);
+  }
+
+  protected readonly lastSays = computed(() => {
+    const last = this.last();
+    if (!last) return '';
+    const school = schoolsOf(last.question).find((s) => s.id === last.to)?.school.label ?? last.to;
+    return `${HOUSE_QUESTIONS[last.question].question}: ${school}. Plans made from now on follow it.`;
+  });
+}
