@@ -43,6 +43,7 @@ export function environment(cluster: Cluster, database: string, port: number, de
     MANSUET_PORT: String(port),
     MANSUET_SESSION_SECRET: secrets().session,
     MANSUET_WEB_DIR: WEB_DIST,
+    MANSUET_OUTBOX_DIR: join(RUN, 'outbox'),
     MANSUET_DEMO: demo ? '1' : '0',
     MANSUET_LOG: 'warn',
     NODE_ENV: 'production',

@@ -412,12 +412,15 @@ export const DEMO_DOGS: readonly DemoDog[] = [
 
 /** A demo dog as the form that a person would have filled in. */
 export function formOf(d: DemoDog, now: Date): DogForm {
+  const old = d.ageWeeks > 500;
   return {
     name: d.name,
     sex: 'female',
     neutered: true,
     born: new Date(now.getTime() - d.ageWeeks * 604_800_000).toISOString().slice(0, 10),
-    bornEstimated: d.ageWeeks > 500,
+    bornEstimated: old,
+    bornWithinMonths: old ? 6 : 0,
+    size: sizeOf(d.kg),
     weightKg: d.kg,
     coat: d.coat,
     nose: 'medium',
@@ -429,6 +432,30 @@ export function formOf(d: DemoDog, now: Date): DogForm {
     triggers: [],
     treatsAllowed: true,
     standingSeenMinutes: null,
+    vetName: 'Port Ellery animal practice (invented)',
+    vetPhone: '0550 100 999',
+    medicines: (d.facts?.conditions ?? []).flatMap((c) => TOLD_MEDICINES[c] ?? []),
+    productAllergies: d.facts?.conditions?.includes('skin_allergy') ? ['perfumed shampoo'] : [],
     ...d.facts,
   };
+}
+
+/** What the demo's owners say their dogs take; told, never advised. */
+const TOLD_MEDICINES: Readonly<Partial<Record<DogForm['conditions'][number], readonly string[]>>> = {
+  arthritis: ['joint tablets from the vet'],
+  heart: ['heart tablets, morning and evening'],
+  diabetes: ['insulin, with meals'],
+};
+
+/** Somebody to ring, for every third owner. */
+export function contactsOf(d: DemoDog): { name: string; phone: string; role: 'emergency' | 'fetches' }[] {
+  const last = d.owner.split(' ').at(-1) ?? d.owner;
+  return Number(d.phone.slice(-1)) % 3 === 0 ? [{ name: `Alwin ${last}`, phone: d.phone.replace('1001', '2001'), role: 'emergency' }] : [];
+}
+
+function sizeOf(kg: number): DogForm['size'] {
+  if (kg < 5) return 'toy';
+  if (kg < 12) return 'small';
+  if (kg < 25) return 'medium';
+  return kg < 45 ? 'large' : 'giant';
 }

@@ -35,6 +35,7 @@ export function pastFindings(dog: DemoDog, random: Random, mark: Findings['mark'
     stiff: dog.ageWeeks > 570 && random.chance(0.6) ? ['hip_left'] : [],
     mood: dog.temper > 1.25 ? 'tense' : random.chance(0.4) ? 'relaxed' : 'still',
     mark,
+    looked: dog.ageWeeks > 570 ? [{ part: 'nails', finding: 'long' }] : [],
   };
 }
 

@@ -2,7 +2,8 @@ import { PHASES } from '@mansuet/core/visit';
 import { INCIDENT_KINDS } from '@mansuet/core/incidents';
 import { DOG_FORM } from '@mansuet/core/contract';
 import { dogFactsOf, dogKinds, DOG_KINDS, NOTHING_FOUND } from '@mansuet/core/dogs';
-import { listDogs, readDogFile } from '@mansuet/server/dogs/dogs.repository';
+import { readDogFile } from '@mansuet/server/dogs/read-dog-file';
+import { searchDogs } from '@mansuet/server/search/search-dogs';
 import { readToday } from '@mansuet/server/visits/visits.repository';
 import { specServer, type SpecServer } from '@mansuet/server/testing/spec-salon';
 import type { Who } from '@mansuet/server/sign-in/sign-in.repository';
@@ -35,7 +36,7 @@ describe('the demo salon', () => {
     const { dogs, pastVisits } = await loadPast(server.db, who, now);
     expect(dogs).toBeGreaterThanOrEqual(25);
     expect(pastVisits).toBeGreaterThanOrEqual(100);
-    const { dogs: listed } = await server.db.inSalon(who.salonId, (trx) => listDogs(trx, ''));
+    const { dogs: listed } = await server.db.inSalon(who.salonId, (trx) => searchDogs(trx, '', false));
     expect(listed.length).toBe(dogs);
     for (const d of listed.slice(0, 5)) {
       const file = await server.db.inSalon(who.salonId, (trx) => readDogFile(trx, d.dogId));

@@ -5,9 +5,10 @@ import { addDog, addNote } from '@mansuet/server/dogs/dogs.repository';
 import { addStaff, checkPassword, foundSalon, type Who } from '@mansuet/server/sign-in/sign-in.repository';
 import { DEMO_LOGINS } from '@mansuet/server/sign-in/demo-logins';
 import { appendEvents } from '@mansuet/server/visits/append-events';
-import { listDogs, readDogFile } from '@mansuet/server/dogs/dogs.repository';
+import { readDogFile } from '@mansuet/server/dogs/read-dog-file';
+import { searchDogs } from '@mansuet/server/search/search-dogs';
 import { readToday } from '@mansuet/server/visits/visits.repository';
-import { DEMO_DOGS, formOf } from './dogs.js';
+import { contactsOf, DEMO_DOGS, formOf, type DemoDog } from './dogs.js';
 import { pastFindings, TODAYS_FINDINGS } from './findings.js';
 import { PAST_INCIDENTS } from './past-incidents.js';
 import { seeded } from './random.js';
@@ -54,7 +55,8 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
   for (const demo of DEMO_DOGS) {
     const form = formOf(demo, now);
     const dogId = await db.inSalon(who.salonId, async (trx) => {
-      const id = await addDog(trx, who.salonId, form, { name: demo.owner, phone: demo.phone, email: '' });
+      const owner = { name: demo.owner, phone: demo.phone, email: '', contacts: contactsOf(demo) };
+      const id = await addDog(trx, who.salonId, form, owner, dayBefore(now, 14 * demo.visits * 7 + 7));
       for (const [i, note] of (demo.notes ?? []).entries()) await addNote(trx, who.salonId, id, note, dayBefore(now, 60 + 45 * i));
       return id;
     });
@@ -77,6 +79,7 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
           visitsBefore: visit,
           arrivesMs,
           findings: pastFindings(demo, random, lump),
+          weighedKg: weightThen(demo, demo.visits - visit),
           incident,
           until: 'gone',
           nowMs: now.getTime(),
@@ -102,7 +105,7 @@ export async function loadToday(db: Database, who: Who, now: Date): Promise<numb
     const demo = DEMO_DOGS.find((d) => d.name === name);
     if (!demo) throw new Error(`no demo dog ${name}`);
     const file = await db.inSalon(who.salonId, async (trx) => {
-      const found = (await listDogs(trx, name)).dogs.find((d) => d.name === name);
+      const found = (await searchDogs(trx, name, false)).dogs.find((d) => d.name === name);
       return found && readDogFile(trx, found.dogId);
     });
     const hands = groomers.find((g) => g.name.startsWith(groomer)) ?? groomers[0];
@@ -156,6 +159,12 @@ async function groomersOf(db: Database, who: Who): Promise<{ staffId: string; na
 async function store(db: Database, who: Who, events: readonly VisitEvent[]): Promise<void> {
   const visitId = events[0]?.visitId;
   if (visitId) await db.inSalon(who.salonId, (trx) => appendEvents(trx, who.salonId, visitId, events));
+}
+
+/** Weight some visits ago: steady within the scale's own wobble, but for one dog that has lost some lately. */
+function weightThen(demo: DemoDog, visitsAgo: number): number {
+  const lost = demo.name === 'Barnaby' && visitsAgo > 2 ? 1.13 : 1;
+  return Math.round(demo.kg * lost * (1 + 0.012 * Math.sin(visitsAgo * 2.3)) * 10) / 10;
 }
 
 const dayBefore = (now: Date, days: number): string => new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10);

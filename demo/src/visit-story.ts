@@ -2,6 +2,7 @@ import type { ZoneId } from '@mansuet/core/anatomy';
 import { dogFactsOf, type Mood } from '@mansuet/core/dogs';
 import type { DogForm } from '@mansuet/core/contract';
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
+import { FEEL_AREAS, type LookedFinding, type LookedPart } from '@mansuet/core/feel-over';
 import type { IncidentKind, HarmDegree } from '@mansuet/core/incidents';
 import { makePlan, type ActivityHistory } from '@mansuet/core/plan';
 import { bandOf, type SignalId } from '@mansuet/core/strain';
@@ -20,6 +21,8 @@ export interface Story {
   readonly visitsBefore: number;
   readonly arrivesMs: number;
   readonly findings: Findings;
+  /** On the scale, kg; not weighed when left out. */
+  readonly weighedKg?: number;
   readonly incident?:
     { readonly kind: IncidentKind; readonly harm: HarmDegree; readonly zone: ZoneId | null; readonly what: string } | undefined;
   /** How far the visit has come: `gone` for the past, a phase for today. */
@@ -37,6 +40,7 @@ export interface Findings {
   }[];
   readonly stiff: readonly ('hip_left' | 'hip_right' | 'back')[];
   readonly mood: 'relaxed' | 'still' | 'tense';
+  readonly looked?: readonly { readonly part: LookedPart; readonly finding: LookedFinding }[] | undefined;
   readonly mark?: { readonly markId: string; readonly zone: ZoneId; readonly lengthMm: number; readonly widthMm: number } | undefined;
 }
 
@@ -97,13 +101,16 @@ export function tell(story: Story, random: Random): VisitEvent[] {
 /** Minutes before now at which today's visits began, by the phase they have reached. */
 const MINUTES_BEFORE: Readonly<Record<Phase, number>> = { know: 0, feel_over: 4, agree: 14, plan: 18, work: 46, hand_back: 150 };
 
-function feelOver(w: VisitWriter, { findings, form }: Story): void {
+function feelOver(w: VisitWriter, { findings, form, weighedKg }: Story): void {
   w.wait(1).write({ type: 'fit_answered', body: { signs: [], vetAgreed: form.conditions.length > 0, roomCelsius: 20 } });
   w.write({ type: 'mood_felt', body: { mood: findings.mood } });
+  if (weighedKg !== undefined) w.wait(0.2).write({ type: 'weighed', body: { kg: weighedKg } });
+  for (const l of findings.looked ?? []) w.write({ type: 'part_looked', body: l });
   for (const m of findings.mats)
     w.wait(0.3).write({ type: 'zone_felt', body: { zone: m.zone, comb: m.comb, lift: m.lift, skin: m.skin, crust: false } });
   for (const joint of findings.stiff) w.wait(0.2).write({ type: 'joint_felt', body: { joint, comfort: 'stiff' } });
   if (findings.mark) w.write({ type: 'mark_felt', body: { ...findings.mark, border: 'regular', surface: 'smooth', isNew: false } });
+  for (const area of FEEL_AREAS) w.wait(0.1).write({ type: 'area_felt', body: { area, as: 'sound' } });
   w.wait(1).write({ type: 'feel_over_done', body: {} });
 }
 

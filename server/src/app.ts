@@ -11,6 +11,10 @@ import { dogRoutes } from './dogs/dogs.routes.js';
 import { houseRuleRoutes } from './house-rules/house-rules.routes.js';
 import { liveRoutes } from './live/live.routes.js';
 import type { LiveHub } from './live/live-hub.js';
+import type { MessageGateway } from './messages/gateway.js';
+import { holderRoutes } from './owner-links/holder.routes.js';
+import { salonLinkRoutes } from './owner-links/salon-links.routes.js';
+import { photoRoutes } from './photos/photos.routes.js';
 import { handleProblems, notFound } from './problems/handle-problems.js';
 import { ProblemError } from './problems/problem-error.js';
 import { requireCsrf } from './sign-in/require-session.js';
@@ -21,6 +25,7 @@ import { webFiles } from './web-files/web-files.js';
 export interface AppParts {
   readonly db: Database;
   readonly hub: LiveHub;
+  readonly gateway: MessageGateway;
   readonly log: Logger;
   readonly clock: () => Date;
   readonly sessionSecret: string;
@@ -61,10 +66,18 @@ export function createApp(parts: AppParts): Express {
 
   const api = express.Router();
   api.use((request, _response, next) => {
-    if (Number(request.get('content-length') ?? 0) > 0 && !request.is('application/json')) throw new ProblemError('wrong_media_type');
+    const picture = request.method === 'POST' && /^\/dogs\/[^/]+\/photos$/.test(request.path) && request.is('multipart/form-data');
+    if (Number(request.get('content-length') ?? 0) > 0 && !picture && !request.is('application/json'))
+      throw new ProblemError('wrong_media_type');
     next();
   });
   api.use(express.json({ limit: BODY_LIMIT }));
+  // Before the session: who holds a link has none, and gets no cookie.
+  api.use('/o', (_request, response, next) => {
+    response.set('cache-control', 'no-store').set('referrer-policy', 'no-referrer');
+    next();
+  });
+  api.use('/o', holderRoutes(parts.db, parts.clock));
   const Store = connectPgSimple(session);
   api.use(
     session({
@@ -92,7 +105,9 @@ export function createApp(parts: AppParts): Express {
   api.use(signInRoutes(parts.db, { demoLogins: parts.demoLogins }));
   api.use(requireCsrf);
   api.use(houseRuleRoutes(parts.db));
-  api.use('/dogs', dogRoutes(parts.db, parts.clock));
+  api.use(dogRoutes(parts.db, parts.clock));
+  api.use(photoRoutes(parts.db, parts.clock));
+  api.use(salonLinkRoutes(parts.db, parts.gateway, parts.clock));
   api.use(visitRoutes(parts.db, parts.clock));
   api.use(liveRoutes(parts.hub));
   api.use(notFound);

@@ -7,6 +7,7 @@ const CONFIG = z.object({
   MANSUET_HOST: z.string().default('127.0.0.1'),
   MANSUET_SESSION_SECRET: z.string().min(32),
   MANSUET_WEB_DIR: z.string().optional(),
+  MANSUET_OUTBOX_DIR: z.string().optional(),
   MANSUET_DEMO: z.enum(['0', '1']).default('0'),
   MANSUET_LOG: z.enum(['silent', 'warn', 'info']).default('info'),
 });
@@ -20,6 +21,8 @@ export interface Config {
   readonly host: string;
   readonly sessionSecret: string;
   readonly webDir: string | undefined;
+  /** Where the stand-in for text messages writes them as files; nowhere when it is not set. */
+  readonly outboxDir: string | undefined;
   readonly demo: boolean;
   readonly log: 'silent' | 'warn' | 'info';
 }
@@ -34,6 +37,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     host: c.MANSUET_HOST,
     sessionSecret: c.MANSUET_SESSION_SECRET,
     webDir: c.MANSUET_WEB_DIR,
+    outboxDir: c.MANSUET_OUTBOX_DIR,
     demo: c.MANSUET_DEMO === '1',
     log: c.MANSUET_LOG,
   };

@@ -4,6 +4,7 @@ import { createApp } from './app.js';
 import type { Config } from './config.js';
 import { openDatabase } from './database/database.js';
 import { migrate } from './database/migrate.js';
+import { StandInGateway } from './messages/gateway.js';
 import { LiveHub } from './live/live-hub.js';
 import { DEMO_LOGINS } from './sign-in/demo-logins.js';
 
@@ -22,6 +23,7 @@ export async function serve(config: Config): Promise<Running> {
   const app = createApp({
     db,
     hub,
+    gateway: new StandInGateway(config.outboxDir),
     log,
     clock: () => new Date(),
     sessionSecret: config.sessionSecret,

@@ -1,8 +1,10 @@
 import { extraPriceMinor } from '../coat/index.js';
+import { zoneLabel } from '../anatomy/index.js';
 import { hasKind } from '../dogs/index.js';
 import type { HandlingPlan } from '../plan/make-plan.js';
 import type { PlanInput } from '../plan/plan-input.js';
 import { reason, type Reason } from '../reasons/index.js';
+import { whyNotMore } from './alternatives.js';
 
 export const CONSENT_IDS = ['close_clip', 'clip_off', 'senior_or_unwell', 'muzzle', 'vet_emergency', 'photographs'] as const;
 export type ConsentId = (typeof CONSENT_IDS)[number];
@@ -22,6 +24,24 @@ export const CONSENT_TEXTS: Readonly<Record<ConsentId, string>> = {
   vet_emergency: 'In an emergency we take your dog to a vet at once and call you. Treatment is the vet’s decision.',
   photographs: 'Photographs of coat and skin may be kept in your dog’s file.',
 };
+
+/** In a few words, for headings and the copy. */
+export const CONSENT_LABELS: Readonly<Record<ConsentId, string>> = {
+  close_clip: 'tight mats clipped close',
+  clip_off: 'the coat clipped off',
+  senior_or_unwell: 'grooming an old or unwell dog',
+  muzzle: 'a muzzle, for minutes',
+  vet_emergency: 'a vet in an emergency',
+  photographs: 'photographs',
+};
+
+/** Every version of the words that was ever shown: a signature is worth the words it stands under. */
+const TEXT_VERSIONS: Readonly<Record<string, Readonly<Record<ConsentId, string>>>> = { [CONSENT_TEXT_VERSION]: CONSENT_TEXTS };
+
+/** The words of a version; `undefined` for one that never was. */
+export function consentText(id: ConsentId, version: string): string | undefined {
+  return TEXT_VERSIONS[version]?.[id];
+}
 
 export interface ConsentAsked {
   readonly id: ConsentId;
@@ -57,8 +77,22 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
   const extraMinutes = Math.max(0, Math.round(matSteps.reduce((sum, s) => sum + s.minutes, 0) - regular));
   const possible: Reason[] = [];
   if (clipped.length > 0) possible.push(reason('agree.close_clip', { mm: clipped[0]?.blade?.lengthMm ?? 1.5 }, 0.8));
-  if (input.asked.items.includes('body_clip') && input.feelOver.zones.some((z) => z.matGrade >= 2))
+  const short = plan.promised.filter((p) => p.promise === 'blade_only');
+  if (input.asked.items.includes('body_clip') && short.length > 0)
+    possible.push(
+      reason(
+        'agree.guard_length',
+        {
+          wanted: input.asked.wantedMm,
+          mm: Math.min(...short.map((p) => p.atMostMm)),
+          zones: short.length > ZONES_NAMED ? `${short.length} places` : short.map((p) => zoneLabel(p.zone)).join(', '),
+        },
+        0.7,
+      ),
+    );
+  else if (input.asked.items.includes('body_clip') && input.feelOver.zones.some((z) => z.matGrade >= 2))
     possible.push(reason('agree.length', { wanted: input.asked.wantedMm }, 0.7));
+  possible.push(...whyNotMore(plan));
   if (extraMinutes > 0) possible.push(reason('agree.extra', { minutes: extraMinutes }, 0.6));
   const asked: ConsentAsked[] = [];
   const ask = (id: ConsentId, required: boolean): void => {
@@ -79,5 +113,7 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
   };
 }
 
+/** More places than this are counted, not named. */
+const ZONES_NAMED = 4;
 /** A regular body clip that a clip-off replaces, minutes. Our default. */
 const BODY_CLIP_MINUTES = 18;

@@ -1,1 +1,3 @@
 export * from './agreement.js';
+export * from './signature.js';
+export * from './alternatives.js';

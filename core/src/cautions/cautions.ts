@@ -1,5 +1,6 @@
 import { zoneFacts, zoneLabel, type ZoneId } from '../anatomy/index.js';
 import { findingIn, hasKind, type DogFacts, type FeelOver, type KindFound } from '../dogs/index.js';
+import { lookedEffects } from '../feel-over/index.js';
 import { byWeight, reason, type Reason } from '../reasons/index.js';
 import type { Activity } from '../plan/activities.js';
 
@@ -23,6 +24,7 @@ export function cautionsFor(q: CautionQuestion): Reason[] {
   for (const mark of q.feelOver.marks.filter((m) => q.zones.includes(m.zone))) {
     out.push(reason('caution.mark', { zone: zoneLabel(mark.zone), mm: `${mark.lengthMm} × ${mark.widthMm} mm` }, 0.95));
   }
+  for (const e of lookedEffects(q.feelOver.looked)) if (e.activities.includes(q.activity)) out.push(e.because);
   for (const zone of q.zones.filter((z) => findingIn(q.feelOver, z).skin === 'sore'))
     out.push(reason('caution.sore_zone_left', { zone: zoneLabel(zone) }, 1));
   if (q.activity === 'sanitary') {

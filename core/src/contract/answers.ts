@@ -4,6 +4,7 @@ import { MARK_BORDERS, MARK_SURFACES } from '../dogs/index.js';
 import { ZONE_IDS } from '../anatomy/index.js';
 import { VISIT_EVENT } from '../visit/index.js';
 import type { VisitSummary } from '../visit/index.js';
+import type { LastFound } from '../feel-over/index.js';
 import { HOUSE_DEFAULTS } from '../house-rules/index.js';
 import { HOUSE_RULES } from './house-rules.js';
 import { DOG_FORM, NOTE_KINDS, OWNER_FORM } from './dog-form.js';
@@ -55,11 +56,40 @@ export type MarkSeen = z.infer<typeof MARK_SEEN>;
 export const PAST_VISIT = z.object({ visitId: z.uuid(), arrivesAt: z.iso.datetime(), groomer: z.string(), summary });
 export type PastVisit = z.infer<typeof PAST_VISIT>;
 
+export const WEIGHED_BY = ['scale', 'file'] as const;
+export const WEIGHT_SEEN = z.object({ on: z.iso.date(), kg: z.number(), by: z.enum(WEIGHED_BY) });
+export const PHOTO_KINDS = ['before', 'after', 'mark', 'other'] as const;
+export const PHOTO_KIND_LABELS: Readonly<Record<(typeof PHOTO_KINDS)[number], string>> = {
+  before: 'before',
+  after: 'after',
+  mark: 'a mark',
+  other: 'other',
+};
+export const PHOTO = z.object({
+  photoId: z.uuid(),
+  takenOn: z.iso.date(),
+  kind: z.enum(PHOTO_KINDS),
+  zone: z.enum(ZONE_IDS).nullable(),
+  visitId: z.uuid().nullable(),
+  width: z.number().int(),
+  height: z.number().int(),
+});
+export type Photo = z.infer<typeof PHOTO>;
+/** Largest picture that is taken in, bytes. */
+export const PHOTO_MAX_BYTES = 10 * 1024 * 1024;
+
 export const DOG_FILE = z.object({
   dogId: z.uuid(),
   version: z.number().int(),
   dog: DOG_FORM,
-  owner: OWNER_FORM.extend({ ownerId: z.uuid() }),
+  owner: OWNER_FORM.extend({ ownerId: z.uuid(), version: z.number().int().default(1) }),
+  archived: z.boolean().default(false),
+  /** The file this one was merged into, when it was. */
+  mergedInto: z.uuid().nullable().default(null),
+  /** Other files of the same dog, read as part of this one. */
+  merged: z.array(z.object({ dogId: z.uuid(), name: z.string(), owner: z.string() })).default([]),
+  weights: z.array(WEIGHT_SEEN).default([]),
+  photos: z.array(PHOTO).default([]),
   notes: z.array(DOG_NOTE),
   visits: z.array(PAST_VISIT),
   marks: z.array(MARK_SEEN),
@@ -76,6 +106,8 @@ export const DOG_LIST = z.object({
       coat: z.string(),
       weightKg: z.number(),
       lastVisit: z.string().nullable(),
+      archived: z.boolean().default(false),
+      phone: z.string().default(''),
     }),
   ),
 });
@@ -103,6 +135,11 @@ export const VISIT_CONTEXT = z.object({
   staff: z.array(STAFF),
   salon: SALON,
   events: z.array(VISIT_EVENT),
+  /** What the hands found the last time, from the log of that visit. */
+  lastFound: z
+    .custom<LastFound>((x) => typeof x === 'object' && x !== null && 'feelOver' in x)
+    .nullable()
+    .default(null),
 });
 export type VisitContext = z.infer<typeof VISIT_CONTEXT>;
 

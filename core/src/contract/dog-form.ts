@@ -1,8 +1,24 @@
 import * as z from 'zod';
 import { ZONE_GROUPS } from '../anatomy/index.js';
-import { BUILDS, COATS, CONDITIONS, EAR_SETS, NOSES, SEXES, TAIL_SETS, TRIGGER_CAUSES } from '../dogs/index.js';
+import { BUILDS, COATS, CONDITIONS, EAR_SETS, NOSES, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES } from '../dogs/index.js';
 
 const name = z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 letters.');
+
+const shortLine = z.string().trim().min(1, 'Write something, or take the line away.').max(80, 'At most 80 letters.');
+const phone = z
+  .string()
+  .trim()
+  .max(40)
+  .regex(/^[0-9+()/ .-]*$/, 'Digits, spaces and + ( ) / - only.');
+
+export const CONTACT_ROLES = ['emergency', 'fetches', 'also_owner'] as const;
+export const CONTACT_ROLE_LABELS: Readonly<Record<(typeof CONTACT_ROLES)[number], string>> = {
+  emergency: 'in an emergency',
+  fetches: 'may fetch the dog',
+  also_owner: 'also owner',
+};
+/** Somebody beside the owner. */
+export const CONTACT = z.strictObject({ name, phone, role: z.enum(CONTACT_ROLES) });
 
 /** Facts of a dog as they are typed in and stored. */
 export const DOG_FORM = z.strictObject({
@@ -11,6 +27,9 @@ export const DOG_FORM = z.strictObject({
   neutered: z.boolean(),
   born: z.iso.date('Give a date, or your best estimate.'),
   bornEstimated: z.boolean(),
+  /** How far the birth date may be off, months either way. */
+  bornWithinMonths: z.number().int().min(0).max(48).default(0),
+  size: z.enum(SIZES).nullable().default(null),
   weightKg: z
     .number('Give a weight in kg.')
     .min(0.3, 'A dog weighs at least 0.3 kg. Is the unit kg?')
@@ -25,6 +44,11 @@ export const DOG_FORM = z.strictObject({
   triggers: z.array(z.strictObject({ cause: z.enum(TRIGGER_CAUSES), place: z.enum(ZONE_GROUPS).optional() })).max(20),
   treatsAllowed: z.boolean(),
   standingSeenMinutes: z.number().min(1).max(120).nullable(),
+  vetName: z.string().trim().max(80).default(''),
+  vetPhone: phone.default(''),
+  /** As the owner tells them; never a dose or advice of ours. */
+  medicines: z.array(shortLine).max(20).default([]),
+  productAllergies: z.array(shortLine).max(20).default([]),
 });
 export type DogForm = z.infer<typeof DOG_FORM>;
 
@@ -43,12 +67,9 @@ export function birthDateProblem(born: string, today: string): string | undefine
 
 export const OWNER_FORM = z.strictObject({
   name,
-  phone: z
-    .string()
-    .trim()
-    .max(40)
-    .regex(/^[0-9+()/ .-]*$/, 'Digits, spaces and + ( ) / - only.'),
+  phone,
   email: z.union([z.literal(''), z.email('This is not an e-mail address.')]),
+  contacts: z.array(CONTACT).max(6).default([]),
 });
 export type OwnerForm = z.infer<typeof OWNER_FORM>;
 
@@ -60,5 +81,10 @@ export const DOG_NOTE_FORM = z.strictObject({
 });
 export type DogNoteForm = z.infer<typeof DOG_NOTE_FORM>;
 
-export const NEW_DOG = z.strictObject({ dog: DOG_FORM, owner: OWNER_FORM });
-export const DOG_CHANGE = z.strictObject({ dog: DOG_FORM, version: z.number().int().min(1) });
+/** Values that were asked back about and are right all the same: paths of fields. */
+const sure = z.array(z.string().max(60)).max(10).default([]);
+export const NEW_DOG = z.strictObject({ dog: DOG_FORM, owner: OWNER_FORM, sure });
+export const DOG_CHANGE = z.strictObject({ dog: DOG_FORM, version: z.number().int().min(1), sure });
+export const OWNER_CHANGE = z.strictObject({ owner: OWNER_FORM, version: z.number().int().min(1) });
+/** Two files of one dog: the other one is read as part of this one, and can be taken out again. */
+export const DOG_MERGE = z.strictObject({ other: z.uuid() });

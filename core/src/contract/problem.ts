@@ -3,6 +3,8 @@ import * as z from 'zod';
 export const PROBLEM_CODES = [
   'bad_json',
   'bad_input',
+  'ask_back',
+  'bad_picture',
   'bad_id',
   'too_large',
   'wrong_media_type',
@@ -14,6 +16,7 @@ export const PROBLEM_CODES = [
   'not_found',
   'method_not_allowed',
   'conflict',
+  'gone',
   'unavailable',
   'internal',
 ] as const;

@@ -1,5 +1,8 @@
 import type { ZoneGroup } from '../anatomy/index.js';
 
+/** Grown size as people say it. Bounds are our default; see `weight-question.ts`. */
+export const SIZES = ['toy', 'small', 'medium', 'large', 'giant'] as const;
+export type DogSize = (typeof SIZES)[number];
 export const SEXES = ['female', 'male'] as const;
 export const COATS = ['smooth', 'double', 'curly', 'silky', 'wire', 'wool'] as const;
 export const NOSES = ['short', 'medium', 'long'] as const;
@@ -68,6 +71,8 @@ export interface DogFacts {
   readonly neutered: boolean;
   /** Birth date or estimate, ISO date. */
   readonly born: string;
+  /** How far the birth date may be off, months either way; left out or 0 when it is known. */
+  readonly bornWithinMonths?: number | undefined;
   readonly weightKg: number;
   readonly coat: (typeof COATS)[number];
   readonly nose: (typeof NOSES)[number];

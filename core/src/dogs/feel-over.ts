@@ -1,6 +1,7 @@
 import type { ZoneId } from '../anatomy/index.js';
 import type { SkinState } from '../blades/blade-question.js';
 import type { MatGrade } from '../coat/mat-grade.js';
+import type { Looked } from '../feel-over/looked.js';
 
 export const JOINTS = [
   'neck',
@@ -64,6 +65,8 @@ export interface ZoneFinding {
   readonly skin: SkinState;
   /** Crust that hides the skin; face zones and under the tail. */
   readonly crust: boolean;
+  /** The mat is tight round a limb, or the limb is swollen below it. */
+  readonly strangles?: boolean | undefined;
 }
 
 export const LEGS = ['fore_left', 'fore_right', 'hind_left', 'hind_right'] as const;
@@ -92,6 +95,8 @@ export interface FeelOver {
   readonly marks: readonly MarkFound[];
   readonly joints: Readonly<Partial<Record<Joint, JointComfort>>>;
   readonly mood: Mood;
+  /** Eyes, mouth, ears, nails …: what was seen there; parts that are missing were not looked at. */
+  readonly looked?: Looked | undefined;
   /** The leg it spares today: the weak one. */
   readonly favours?: Leg | undefined;
   /** Told today that it has bitten someone while being handled. */

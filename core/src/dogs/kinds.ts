@@ -1,5 +1,5 @@
 import { reason, type Reason } from '../reasons/index.js';
-import { ageInWords, ageWeeks, lifeStage } from './life-stage.js';
+import { ageInWords, ageWeeks, lifeStage, stagesPerhaps } from './life-stage.js';
 import { JOINT_LABELS, JOINTS, type FeelOver } from './feel-over.js';
 import type { DogFacts } from './dog.js';
 
@@ -54,6 +54,10 @@ export function dogKinds(dog: DogFacts, feelOver: FeelOver, today: string): Kind
   };
   const stage = lifeStage(dog, today);
   const age = ageInWords(dog.born, today);
+  const perhaps = stagesPerhaps(dog, today);
+  const months = dog.bornWithinMonths ?? 0;
+  if (stage !== 'puppy' && perhaps.includes('puppy')) add('puppy', reason('kind.puppy_perhaps', { name: dog.name, age, months }, 0.7));
+  if (stage !== 'senior' && perhaps.includes('senior')) add('senior', reason('kind.senior_perhaps', { name: dog.name, age, months }, 0.7));
   if (stage === 'puppy') add('puppy', reason('kind.puppy', { name: dog.name, age, weeks: Math.floor(ageWeeks(dog.born, today)) }, 0.8));
   if (stage === 'senior') add('senior', reason('kind.senior', { name: dog.name, age }, 0.8));
   const sore = JOINTS.filter((j) => (feelOver.joints[j] ?? 'free') !== 'free');
@@ -66,7 +70,8 @@ export function dogKinds(dog: DogFacts, feelOver: FeelOver, today: string): Kind
   if (tight >= MATTED_FROM_TIGHT_ZONES || feelOver.zones.some((z) => z.matGrade === 4))
     add('matted', reason('kind.matted', { zones: tight }, 0.8));
   if (dog.nose === 'short') add('short_nose', reason('kind.short_nose', {}, 0.8));
-  if (stage === 'senior' || dog.conditions.includes('cushings') || dog.conditions.includes('steroids'))
+  if (feelOver.looked?.ribs === 'thin') add('thin_skin', reason('kind.thin_bones', {}, 0.7));
+  else if (perhaps.includes('senior') || dog.conditions.includes('cushings') || dog.conditions.includes('steroids'))
     add('thin_skin', reason('kind.thin_skin', {}, 0.6));
   if (feelOver.marks.length > 0) add('lumps', reason('kind.lumps', { count: feelOver.marks.length }, 0.6));
   if (dog.biteHistory || feelOver.biteTold)

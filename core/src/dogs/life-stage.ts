@@ -34,6 +34,13 @@ export function lifeStage(dog: Pick<DogFacts, 'born' | 'weightKg'>, today: strin
   return age >= 0.75 * expectedLifeYears(dog.weightKg) ? 'senior' : 'mature_adult';
 }
 
+/** Every stage the dog may be in when its birth date is an estimate: of the two ends, and of the date itself. */
+export function stagesPerhaps(dog: Pick<DogFacts, 'born' | 'weightKg' | 'bornWithinMonths'>, today: string): LifeStage[] {
+  const off = (dog.bornWithinMonths ?? 0) * (DAYS_PER_YEAR / 12) * 86_400_000;
+  const ends = [-off, 0, off].map((shift) => new Date(Date.parse(dog.born) + shift).toISOString().slice(0, 10));
+  return [...new Set(ends.map((born) => lifeStage({ born, weightKg: dog.weightKg }, today)))];
+}
+
 /** Age in words: "11 weeks", "7 months", "12 years". */
 export function ageInWords(born: string, today: string): string {
   const weeks = ageWeeks(born, today);

@@ -1,4 +1,5 @@
 import { CONDITION_LABELS, type DogFacts } from '../dogs/index.js';
+import { lookedEffects, sayLooked, type Looked } from '../feel-over/index.js';
 import { byWeight, reason, type Reason } from '../reasons/index.js';
 import { contagion, type Contagion } from './contagion.js';
 import { FIT_SIGN_LABELS, type FitSign } from './fit-signs.js';
@@ -65,6 +66,8 @@ export interface FitQuestion {
   readonly vetAgreed: boolean;
   /** Meals and medicines, as the owner tells them today. */
   readonly told: readonly ToldItem[];
+  /** Eyes, ears, mouth …: what was seen on the table. */
+  readonly looked?: Looked | undefined;
   /** The coat is one sheet somewhere. */
   readonly pelted: boolean;
   /** Contact time of the salon's disinfectant, minutes. */
@@ -109,7 +112,11 @@ export function fitToGroom(q: FitQuestion): FitResult {
       );
     if (LIMITING_CONDITIONS.includes(condition)) raise('go_with_limits', reason(`fit.limit_${condition}` as LimitRule, {}, 0.6));
   }
-  const heat = heatLoad({ dog: q.dog, pelted: q.pelted, warmDryer: false, roomCelsius: q.roomCelsius, today: q.today });
+  for (const effect of lookedEffects(q.looked).filter((e) => e.vet))
+    raise('go_with_limits', reason('fit.looked', { what: sayLooked(effect) }, 0.7));
+  // Who is heavy under the coat warms up like a heavy dog.
+  const built = q.looked?.ribs === 'heavy' ? { ...q.dog, build: 'heavy' as const } : q.dog;
+  const heat = heatLoad({ dog: built, pelted: q.pelted, warmDryer: false, roomCelsius: q.roomCelsius, today: q.today });
   if (heat.verdict !== 'go') for (const because of heat.reasons) raise(heat.verdict, because);
   if (reasons.length === 0) reasons.push(reason('fit.go', {}, 0.3));
   return { verdict, vetNow: alarms.length > 0, heat, contagion: spread, reasons: byWeight(reasons) };

@@ -2,6 +2,7 @@ import { zoneLabel, zonesOfGroup, type ZoneId } from '../anatomy/index.js';
 import { ageWeeks, type KindFound } from '../dogs/index.js';
 import { painfulWork } from '../fit/index.js';
 import { findFloorBreaches } from '../floors/index.js';
+import { leftByLooks, lookedEffects, sayLooked } from '../feel-over/index.js';
 import { vetOnly } from '../hazards/index.js';
 import { reason, type Reason } from '../reasons/index.js';
 import { ACTIVITY_FACTS, sizeFactor, type Activity } from './activities.js';
@@ -41,7 +42,12 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     to: a.way === 'vet' ? ('vet' as const) : ('left' as const),
     reasons: a.reasons,
   }));
-  const push = (activity: Activity, zones: readonly ZoneId[], extra: StepExtra & { readonly after?: PlanInput } = {}): void => {
+  const spared = leftByLooks(input.feelOver.looked);
+  for (const e of lookedEffects(input.feelOver.looked).filter((x) => x.vet))
+    notPlanned.push({ what: sayLooked(e), activity: undefined, zones: e.leaves, to: 'vet', reasons: [e.because] });
+  const push = (activity: Activity, allZones: readonly ZoneId[], extra: StepExtra & { readonly after?: PlanInput } = {}): void => {
+    const zones = allZones.filter((z) => !spared.includes(z));
+    if (zones.length === 0) return;
     const step = makeStep(activity, zones, extra.after ?? input, kinds, extra);
     if (extra.needsConsent && refusesClip)
       notPlanned.push({ what: step.label, activity, zones, to: 'left', reasons: [reason('step.consent_refused', {}, 1)] });
@@ -133,14 +139,20 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     else if (item === 'face')
       trim('face', ['topknot', 'cheek_left', 'cheek_right', 'eye_left', 'eye_right', 'stop', 'bridge', 'lips', 'chin']);
     else if (item === 'feet') trim('feet', ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right']);
-    else if (item === 'ears') push('ears', ['ear_leather_left', 'ear_leather_right', 'ear_canal_left', 'ear_canal_right']);
+    else if (item === 'ears' && spared.includes('ear_canal_left')) {
+      // What is for a vet is not half done: the finding stands among what is not done.
+    } else if (item === 'ears') push('ears', ['ear_leather_left', 'ear_leather_right', 'ear_canal_left', 'ear_canal_right']);
     else if (item === 'tidy') push('tidy', ['foreleg_left', 'foreleg_right', 'thigh_left', 'thigh_right', 'tail']);
     else
       push('nails', ['fore_nails_left', 'fore_nails_right', 'hind_nails_left', 'hind_nails_right'], {
         reasons: [reason('step.nails', {}, 0.3)],
       });
   }
-  for (const { zone, because } of vetOnly({ dog: input.dog, feelOver: input.feelOver, strangled: [] })) {
+  for (const { zone, because } of vetOnly({
+    dog: input.dog,
+    feelOver: input.feelOver,
+    strangled: input.feelOver.zones.filter((z) => z.strangles).map((z) => z.zone),
+  })) {
     if (notPlanned.some((n) => n.to === 'vet' && n.zones.includes(zone))) continue;
     notPlanned.push({ what: `the ${zoneLabel(zone)}`, activity: undefined, zones: [zone], to: 'vet', reasons: [because] });
   }

@@ -1,3 +1,4 @@
+import type { PromisedLength } from '../coat/index.js';
 import { dogKinds, hasKind, MOOD_START, standingLimits, type KindFound, type StandingLimits } from '../dogs/index.js';
 import { reason, type Reason } from '../reasons/index.js';
 import { painfulWork, type PainfulWork } from '../fit/index.js';
@@ -67,6 +68,8 @@ export interface HandlingPlan {
   /** Minutes until the dog could go home, at each minute. */
   readonly safeFinish: readonly SafeFinishPoint[];
   readonly painful: PainfulWork;
+  /** The length that can be promised in each place that was felt. */
+  readonly promised: readonly PromisedLength[];
   readonly loop: LoopAdvice;
   readonly reasons: readonly Reason[];
 }
@@ -127,6 +130,7 @@ export function makePlan(input: PlanInput): HandlingPlan {
       painfulMinutes,
       kinds.map((k) => k.kind),
     ),
+    promised: built.mats.coat.promised,
     loop,
     reasons: [
       reason('plan.start_strain', { mood: input.feelOver.mood.replace('_', ' '), points: problem.startStrain }, 0.3),
@@ -263,6 +267,7 @@ function nothingToday(input: PlanInput, kinds: readonly KindFound[], standing: S
     register: [],
     safeFinish: [],
     painful: painfulWork(0, []),
+    promised: [],
     loop: { loop: 'none', reasons: [] },
     reasons: [reason(input.fit === 'ask_vet' ? 'plan.vet_first' : 'plan.not_today', { name: input.dog.name }, 1)],
   };

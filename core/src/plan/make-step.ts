@@ -2,6 +2,7 @@ import { zoneFacts, type ZoneId } from '../anatomy/index.js';
 import type { BladeChoice } from '../blades/index.js';
 import { cautionsFor } from '../cautions/index.js';
 import { findingIn, hasKind, type KindFound } from '../dogs/index.js';
+import { lookedEffects, lookedMinutesFactor } from '../feel-over/index.js';
 import { adviseLoop, chooseHold, gapsWithoutHold, type GapWithoutHold, type HoldChoice, type Reach } from '../holds/index.js';
 import type { Reason } from '../reasons/index.js';
 import type { DryerChoice } from '../tools/index.js';
@@ -62,7 +63,13 @@ export function makeStep(
   const manner = mannerOf(activity, input, kinds);
   const rate = stepRate(activity, input, kinds, (isMatWork(activity) ? 0.6 + 0.4 * zoneFactor : 1) * manner.rateFactor, skin);
   const usual = (facts.minutes - manner.minutesLess) * manner.minutesFactor * sizeFactor(input.dog.weightKg);
-  const minutes = roundHalf((extra.minutes ?? usual) * (hasKind(kinds, 'puppy') ? 0.6 : 1) * (senior ? 1.1 : 1));
+  const looks = lookedEffects(input.feelOver.looked).filter((e) => e.activities.includes(activity));
+  const minutes = roundHalf(
+    (extra.minutes ?? usual) *
+      lookedMinutesFactor(input.feelOver.looked, activity) *
+      (hasKind(kinds, 'puppy') ? 0.6 : 1) *
+      (senior ? 1.1 : 1),
+  );
   const reaches = isMatWork(activity) ? reachesOfMats(activity, zones) : facts.reaches;
   const hold = chooseHold({
     reaches,
@@ -99,7 +106,7 @@ export function makeStep(
     gaps: BLADED.includes(activity) && facts.post === 'table' && !lies ? gapsWithoutHold(zones, loop.loop) : [],
     needsConsent: extra.needsConsent ?? false,
     cautions: cautionsFor({ activity, zones, feelOver: input.feelOver, dog: input.dog, kinds, loop: loop.loop }),
-    reasons: [...(extra.reasons ?? []), ...manner.reasons, ...rate.reasons],
+    reasons: [...(extra.reasons ?? []), ...looks.map((e) => e.because), ...manner.reasons, ...rate.reasons],
   };
 }
 

@@ -4,6 +4,7 @@ import { DOGS_RULES } from './en/dogs.js';
 import { HAZARDS_RULES } from './en/hazards.js';
 import { HEAT_RULES } from './en/heat.js';
 import { HOLDS_RULES } from './en/holds.js';
+import { LOOKED_RULES } from './en/looked.js';
 import { MARKS_RULES } from './en/marks.js';
 import { MATS_RULES } from './en/mats.js';
 import { OWNER_RULES } from './en/owner.js';
@@ -20,6 +21,7 @@ export const RULES = {
   ...HAZARDS_RULES,
   ...HEAT_RULES,
   ...HOLDS_RULES,
+  ...LOOKED_RULES,
   ...MARKS_RULES,
   ...MATS_RULES,
   ...OWNER_RULES,

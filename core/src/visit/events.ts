@@ -1,9 +1,10 @@
 import * as z from 'zod';
-import { CONSENT_IDS } from '../agreement/index.js';
+import { CONSENT_IDS, SIGNATURE } from '../agreement/index.js';
 import { ZONE_IDS } from '../anatomy/index.js';
 import { BLADE_IDS, SKIN_STATES } from '../blades/index.js';
-import { COMB_TESTS, LIFT_TESTS } from '../coat/index.js';
+import { COMB_TESTS, DRYER_TESTS, LIFT_TESTS } from '../coat/index.js';
 import { JOINTS, JOINT_COMFORTS, LEGS, MARK_BORDERS, MARK_SURFACES, MOODS } from '../dogs/index.js';
+import { FEEL_AREAS, LOOKED_FINDINGS, LOOKED_PARTS, isLooked } from '../feel-over/index.js';
 import { FIT_SIGNS, TOLD_ITEMS } from '../fit/index.js';
 import { HOLD_IDS } from '../holds/index.js';
 import { HARM_DEGREES, INCIDENT_KINDS } from '../incidents/index.js';
@@ -20,6 +21,8 @@ const minutes = z
   .number()
   .min(0)
   .max(24 * 60);
+/** Where the owner answered: on the salon's screen, or on a phone by a link. */
+const via = z.enum(['screen', 'link', 'word']);
 const asked = z.strictObject({
   items: z.array(z.enum(SERVICE_ITEMS)).max(SERVICE_ITEMS.length),
   /** Wanted length of the body coat, mm. */
@@ -85,6 +88,8 @@ const BODIES = {
       lift: z.enum(LIFT_TESTS),
       skin: z.enum(SKIN_STATES),
       crust: z.boolean(),
+      /** The mat is tight round a limb; left out by versions that did not ask. */
+      strangles: z.boolean().optional(),
     })
     .describe('Comb test, lift test, skin and crust in one zone.'),
   mark_felt: z
@@ -98,6 +103,17 @@ const BODIES = {
       isNew: z.boolean(),
     })
     .describe('A lump, wart, cyst, scar or sore, measured.'),
+  area_felt: z
+    .strictObject({ area: z.enum(FEEL_AREAS), as: z.enum(['sound', 'as_before']) })
+    .describe('Both hands went over one stretch of the dog: sound but for what is written, or as the last time.'),
+  part_looked: z
+    .strictObject({ part: z.enum(LOOKED_PARTS), finding: z.enum(Object.values(LOOKED_FINDINGS).flat()) })
+    .refine((b) => isLooked(b.part, b.finding), 'This is not found in that part.')
+    .describe('Eyes, mouth, folds, ears, nails, pads, ribs, round the anus: what is seen there.'),
+  weighed: z.strictObject({ kg: z.number().min(0.3).max(120) }).describe('The dog on the scale today.'),
+  dryer_tested: z
+    .strictObject({ zone: z.enum(ZONE_IDS), test: z.enum(DRYER_TESTS) })
+    .describe('A mat under the dryer after the wash: it parts, or it stays shut.'),
   joint_felt: z.strictObject({ joint: z.enum(JOINTS), comfort: z.enum(JOINT_COMFORTS) }).describe('How far a joint goes today.'),
   leg_favoured: z.strictObject({ leg: z.enum(LEGS).nullable() }).describe('The leg it spares today, or none.'),
   mood_felt: z
@@ -106,10 +122,24 @@ const BODIES = {
   bite_told: z.strictObject({ told: z.boolean() }).describe('The owner says whether it has bitten while handled.'),
   feel_over_done: z.strictObject({}).describe('The hands-on check is complete.'),
   consent_answered: z
-    .strictObject({ consent: z.enum(CONSENT_IDS), agreed: z.boolean(), name: shortText, textVersion: shortText })
+    .strictObject({
+      consent: z.enum(CONSENT_IDS),
+      agreed: z.boolean(),
+      name: shortText,
+      textVersion: shortText,
+      limitMinor: z.number().int().min(0).optional(),
+      via: via.optional(),
+    })
     .describe('The owner agrees to one item, or refuses it.'),
   agreed: z
-    .strictObject({ name: shortText, extraMinutes: minutes, extraPriceMinor: z.number().int().min(0) })
+    .strictObject({
+      name: shortText,
+      extraMinutes: minutes,
+      extraPriceMinor: z.number().int().min(0),
+      signature: SIGNATURE.optional(),
+      textVersion: shortText.optional(),
+      via: via.optional(),
+    })
     .describe('The agreement is closed: by whom, extra time and its price.'),
   plan_accepted: z.strictObject({ plan }).describe('The plan as the groomer took it to the table.'),
   work_started: z.strictObject({}).describe('First touch of work.'),
@@ -184,6 +214,10 @@ export const VISIT_EVENT = z.discriminatedUnion('type', [
   event('fit_answered'),
   event('zone_felt'),
   event('mark_felt'),
+  event('area_felt'),
+  event('part_looked'),
+  event('weighed'),
+  event('dryer_tested'),
   event('joint_felt'),
   event('leg_favoured'),
   event('mood_felt'),

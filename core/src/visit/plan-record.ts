@@ -23,13 +23,24 @@ export interface PlanContext {
   readonly today: string;
 }
 
+/** The dog of the file with what the scale and the hands say today: what is felt comes before what is written. */
+export function dogAsFelt(state: Pick<VisitState, 'weightKg' | 'feelOver'>, dog: DogFacts): DogFacts {
+  const mouth = state.feelOver.looked?.mouth === 'no_front_teeth' && !dog.conditions.includes('no_front_teeth');
+  return {
+    ...dog,
+    ...(state.weightKg === undefined ? {} : { weightKg: state.weightKg }),
+    ...(mouth ? { conditions: [...dog.conditions, 'no_front_teeth' as const] } : {}),
+  };
+}
+
 /** Fit to groom, from the answers in the visit and the facts in the file. Unanswered questions hold the plan back. */
 export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResult | undefined {
   return (
     state.fit &&
     fitToGroom({
-      dog,
+      dog: dogAsFelt(state, dog),
       ...state.fit,
+      looked: state.feelOver.looked,
       pelted: state.feelOver.zones.some((z) => z.matGrade === 4),
       contactMinutes: CONTACT_MINUTES,
       today,
@@ -47,7 +58,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
   const fit = fitOf(state, context.dog, context.today);
   return (
     fit && {
-      dog: context.dog,
+      dog: dogAsFelt(state, context.dog),
       feelOver: state.feelOver,
       asked: state.asked,
       history: context.history,

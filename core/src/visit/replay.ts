@@ -1,5 +1,5 @@
 import { NOTHING_FOUND } from '../dogs/index.js';
-import { gradeMat } from '../coat/index.js';
+import { gradeAfterDryer, gradeMat } from '../coat/index.js';
 import { SIGNALS } from '../strain/index.js';
 import type { EventType, VisitEvent, VisitEventOf } from './events.js';
 import { compareStamps } from './stamp.js';
@@ -58,6 +58,9 @@ export function emptyVisit(visitId: string): VisitState {
     fit: undefined,
     feelOver: NOTHING_FOUND,
     moodFelt: false,
+    areasFelt: new Map(),
+    weightKg: undefined,
+
     feelOverDone: false,
     consents: new Map(),
     agreed: undefined,
@@ -94,11 +97,30 @@ const APPLY: Appliers = {
     s.fit = { ...body, told: body.told ?? [] };
   },
   zone_felt: (s, { body }) => {
-    const felt = { zone: body.zone, matGrade: gradeMat(body.comb, body.lift), skin: body.skin, crust: body.crust };
+    const felt = {
+      zone: body.zone,
+      matGrade: gradeMat(body.comb, body.lift),
+      skin: body.skin,
+      crust: body.crust,
+      ...(body.strangles ? { strangles: true } : {}),
+    };
     s.feelOver = { ...s.feelOver, zones: [...s.feelOver.zones.filter((z) => z.zone !== body.zone), felt] };
   },
   mark_felt: (s, { body }) => {
     s.feelOver = { ...s.feelOver, marks: [...s.feelOver.marks.filter((m) => m.markId !== body.markId), body] };
+  },
+  area_felt: (s, { body }) => {
+    s.areasFelt.set(body.area, body.as);
+  },
+  part_looked: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, looked: { ...s.feelOver.looked, [body.part]: body.finding } };
+  },
+  weighed: (s, { body }) => {
+    s.weightKg = body.kg;
+  },
+  dryer_tested: (s, { body }) => {
+    const zones = s.feelOver.zones.map((z) => (z.zone === body.zone ? { ...z, matGrade: gradeAfterDryer(z.matGrade, body.test) } : z));
+    s.feelOver = { ...s.feelOver, zones };
   },
   joint_felt: (s, { body }) => {
     s.feelOver = { ...s.feelOver, joints: { ...s.feelOver.joints, [body.joint]: body.comfort } };
@@ -122,7 +144,8 @@ const APPLY: Appliers = {
     s.feelOverDone = true;
   },
   consent_answered: (s, e) => {
-    s.consents.set(e.body.consent, { agreed: e.body.agreed, name: e.body.name, atMs: e.stamp.wallMs, textVersion: e.body.textVersion });
+    const { consent, ...answer } = e.body;
+    s.consents.set(consent, { ...answer, atMs: e.stamp.wallMs });
   },
   agreed: (s, e) => {
     s.agreed = { ...e.body, atMs: e.stamp.wallMs };

@@ -1,6 +1,7 @@
-import type { ConsentId } from '../agreement/index.js';
+import type { ConsentId, Signature } from '../agreement/index.js';
 import type { BladeId } from '../blades/index.js';
 import type { FeelOver } from '../dogs/index.js';
+import type { FeelArea } from '../feel-over/index.js';
 import type { FitSign, ToldItem } from '../fit/index.js';
 import type { HoldId } from '../holds/index.js';
 import type { HarmDegree, IncidentKind } from '../incidents/index.js';
@@ -26,6 +27,9 @@ export interface ConsentAnswer {
   readonly name: string;
   readonly atMs: number;
   readonly textVersion: string;
+  /** What a vet may cost before we ring first, smallest coin; only for the emergency. */
+  readonly limitMinor?: number | undefined;
+  readonly via?: 'screen' | 'link' | 'word' | undefined;
 }
 
 export interface StepProgress {
@@ -106,9 +110,22 @@ export interface VisitState {
     | undefined;
   feelOver: FeelOver;
   moodFelt: boolean;
+  /** Areas that both hands went over. */
+  readonly areasFelt: Map<FeelArea, 'sound' | 'as_before'>;
+  /** On the scale today, kg. */
+  weightKg: number | undefined;
   feelOverDone: boolean;
   readonly consents: Map<ConsentId, ConsentAnswer>;
-  agreed: { readonly name: string; readonly atMs: number; readonly extraMinutes: number; readonly extraPriceMinor: number } | undefined;
+  agreed:
+    | {
+        readonly name: string;
+        readonly atMs: number;
+        readonly extraMinutes: number;
+        readonly extraPriceMinor: number;
+        readonly signature?: Signature | undefined;
+        readonly via?: 'screen' | 'link' | 'word' | undefined;
+      }
+    | undefined;
   plan: PlanRecord | undefined;
   work: WorkState | undefined;
   readonly incidents: IncidentRecord[];

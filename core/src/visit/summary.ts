@@ -1,4 +1,5 @@
 import type { BladeId } from '../blades/index.js';
+import type { FeelOver, Leg } from '../dogs/index.js';
 import type { HoldId } from '../holds/index.js';
 import type { HarmDegree, IncidentKind } from '../incidents/index.js';
 import type { BreakSeen, WatchSpell } from '../learning/index.js';
@@ -33,6 +34,10 @@ export interface VisitSummary {
   readonly spells?: readonly WatchSpell<Activity>[];
   /** Zones of grade 2 and up that were felt; not in summaries written by earlier versions. */
   readonly mattedZones?: number;
+  /** Joints that were not free, the leg it spared, its weight on the scale; not in summaries written by earlier versions. */
+  readonly joints?: FeelOver['joints'];
+  readonly favours?: Leg | null;
+  readonly weightKg?: number | null;
   readonly incidents: readonly { readonly kind: IncidentKind; readonly harm: HarmDegree; readonly what: string }[];
   readonly notes: readonly string[];
   readonly nextVisit: string | null;
@@ -66,6 +71,9 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
       points: e.points,
     })),
     mattedZones: state.feelOver.zones.filter((z) => z.matGrade >= 2).length,
+    joints: state.feelOver.joints,
+    favours: state.feelOver.favours ?? null,
+    weightKg: state.weightKg ?? null,
     breaks: breaksOf(state),
     spells: spellsOf(state, now?.strain.points ?? []),
     incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what })),

@@ -1,5 +1,5 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { DogForm, DogNoteForm } from '@mansuet/core/contract';
+import type { DogForm, DogNoteForm, IntakeAnswer, AgreementAnswer, LinkKind, OwnerForm, Photo } from '@mansuet/core/contract';
 import type { Role } from '@mansuet/core/access';
 import type { VisitEvent, VisitSummary } from '@mansuet/core/visit';
 
@@ -15,6 +15,12 @@ export interface Tables {
   exposure: ExposureTable;
   mark_seen: MarkSeenTable;
   incident: IncidentTable;
+  dog_weight: DogWeightTable;
+  photo: PhotoTable;
+  owner_link: OwnerLinkTable;
+  message: MessageTable;
+  search_word: SearchWordTable;
+  search_posting: SearchPostingTable;
 }
 
 interface SalonTable {
@@ -42,6 +48,8 @@ interface OwnerTable {
   name: string;
   phone: string;
   email: string;
+  contacts: JSONColumnType<OwnerForm['contacts'], string | undefined>;
+  version: Generated<number>;
 }
 interface DogTable {
   salon_id: string;
@@ -63,6 +71,16 @@ interface DogTable {
   triggers: JSONColumnType<DogForm['triggers']>;
   treats_allowed: boolean;
   standing_seen_minutes: number | null;
+  born_within_months: Generated<number>;
+  size: DogForm['size'];
+  vet_name: Generated<string>;
+  vet_phone: Generated<string>;
+  medicines: Generated<string[]>;
+  product_allergies: Generated<string[]>;
+  archived_at: ColumnType<Date | null, undefined, string | null>;
+  merged_into: ColumnType<string | null, undefined, string | null>;
+  /** Digits of every phone that belongs to it. */
+  search_phones: Generated<string>;
   version: Generated<number>;
 }
 interface DogNoteTable {
@@ -133,4 +151,65 @@ interface IncidentTable {
   hold: string | null;
   blade: string | null;
   what: string;
+}
+interface DogWeightTable {
+  salon_id: string;
+  dog_id: string;
+  on_day: string;
+  /** The visit whose scale gave it; none for what was typed into the file. */
+  visit_id: string | null;
+  by: 'scale' | 'file';
+  kg: number;
+}
+interface PhotoTable {
+  salon_id: string;
+  photo_id: string;
+  dog_id: string;
+  visit_id: string | null;
+  taken_on: string;
+  kind: Photo['kind'];
+  zone: string | null;
+  width: number;
+  height: number;
+  picture: Buffer;
+  small: Buffer;
+}
+interface OwnerLinkTable {
+  salon_id: string;
+  link_id: string;
+  /** SHA-256 of the secret. */
+  secret_hash: Buffer;
+  kind: LinkKind;
+  visit_id: string | null;
+  made_by: string;
+  to_name: string;
+  phone: string;
+  asked: JSONColumnType<object>;
+  answer: JSONColumnType<IntakeAnswer | AgreementAnswer> | null;
+  made_at: ColumnType<Date, string, never>;
+  expires_at: ColumnType<Date, string, string>;
+  answered_at: ColumnType<Date | null, undefined, string>;
+  taken_back_at: ColumnType<Date | null, undefined, string>;
+  reviewed_at: ColumnType<Date | null, undefined, string>;
+  set_aside_at: ColumnType<Date | null, undefined, string>;
+}
+interface MessageTable {
+  salon_id: string;
+  message_id: string;
+  to_name: string;
+  phone: string;
+  text: string;
+  sent_at: ColumnType<Date, string, never>;
+}
+interface SearchWordTable {
+  salon_id: string;
+  word: string;
+  sounds: string[];
+}
+interface SearchPostingTable {
+  salon_id: string;
+  word: string;
+  dog_id: string;
+  /** In the dog's own name; else in a person's. */
+  of_dog: boolean;
 }

@@ -3,6 +3,8 @@ import type { ProblemCode } from '@mansuet/core/contract';
 const STATUS: Readonly<Record<ProblemCode, number>> = {
   bad_json: 400,
   bad_input: 422,
+  ask_back: 422,
+  bad_picture: 422,
   bad_id: 400,
   too_large: 413,
   wrong_media_type: 415,
@@ -14,6 +16,7 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   not_found: 404,
   method_not_allowed: 405,
   conflict: 409,
+  gone: 410,
   unavailable: 503,
   internal: 500,
 };
@@ -21,6 +24,8 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
 const TITLE: Readonly<Record<ProblemCode, string>> = {
   bad_json: 'The request is not readable JSON.',
   bad_input: 'Some values cannot be taken.',
+  ask_back: 'Please look again.',
+  bad_picture: 'This picture cannot be taken.',
   bad_id: 'This is not an id.',
   too_large: 'The request is too large.',
   wrong_media_type: 'Send JSON.',
@@ -32,6 +37,7 @@ const TITLE: Readonly<Record<ProblemCode, string>> = {
   not_found: 'Nothing is here.',
   method_not_allowed: 'This cannot be done here.',
   conflict: 'Somebody else has changed this.',
+  gone: 'This is over.',
   unavailable: 'The database does not answer. Try again.',
   internal: 'Something went wrong on the server.',
 };

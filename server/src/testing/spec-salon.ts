@@ -7,6 +7,7 @@ import { EVENT_VERSION, VISIT_EVENT, uuidV7, type EventDraft, type VisitEvent } 
 import { createApp } from '../app.js';
 import { openDatabase, type Database } from '../database/database.js';
 import { migrate } from '../database/migrate.js';
+import { StandInGateway } from '../messages/gateway.js';
 import { LiveHub } from '../live/live-hub.js';
 
 const log = pino({ level: 'silent' });
@@ -50,6 +51,7 @@ async function startOn(ownerUrl: string, appUrl: string, after: () => Promise<vo
   const app = createApp({
     db,
     hub,
+    gateway: new StandInGateway(undefined),
     log,
     clock: () => new Date(),
     sessionSecret: 'a secret of more than thirty-two letters',
@@ -160,8 +162,14 @@ export const A_DOG = {
     triggers: [],
     treatsAllowed: true,
     standingSeenMinutes: null,
+    bornWithinMonths: 0,
+    size: null,
+    vetName: '',
+    vetPhone: '',
+    medicines: [],
+    productAllergies: [],
   },
-  owner: { name: 'Perpetua Glain', phone: '0550 1', email: '' },
+  owner: { name: 'Perpetua Glain', phone: '0550 1', email: '', contacts: [] },
 };
 
 /** A dog in the salon of this browser. */

@@ -24,7 +24,8 @@ export async function project(trx: InSalon, salonId: string, visitId: string, ev
     .onConflict((c) => c.columns(['salon_id', 'visit_id']).doUpdateSet(row))
     .execute();
   const key = { salon_id: salonId, visit_id: visitId, dog_id: dogId };
-  for (const table of ['exposure', 'mark_seen', 'incident'] as const) await trx.deleteFrom(table).where('visit_id', '=', visitId).execute();
+  for (const table of ['exposure', 'mark_seen', 'incident', 'dog_weight'] as const)
+    await trx.deleteFrom(table).where('visit_id', '=', visitId).execute();
   if (summary.exposure.length > 0) {
     await trx
       .insertInto('exposure')
@@ -58,6 +59,11 @@ export async function project(trx: InSalon, salonId: string, visitId: string, ev
       )
       .execute();
   }
+  if (state.weightKg !== undefined)
+    await trx
+      .insertInto('dog_weight')
+      .values({ ...key, on_day: state.arrivesAt.slice(0, 10), by: 'scale', kg: state.weightKg })
+      .execute();
   if (state.incidents.length > 0) {
     await trx
       .insertInto('incident')

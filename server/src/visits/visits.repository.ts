@@ -1,6 +1,8 @@
 import type { Today, VisitContext } from '@mansuet/core/contract';
+import { replay } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
-import { dogOf, readDogFile } from '../dogs/dogs.repository.js';
+import { dogOf } from '../dogs/dog-rows.js';
+import { readDogFile } from '../dogs/read-dog-file.js';
 import { salonOf, staffOf } from '../sign-in/sign-in.repository.js';
 import { readEvents } from './append-events.js';
 
@@ -17,7 +19,12 @@ export async function readToday(trx: InSalon, now: Date): Promise<Today> {
       eb
         .selectFrom('visit as past')
         .select((e) => e.fn.countAll<string>().as('n'))
-        .whereRef('past.dog_id', '=', 'dog.dog_id')
+        .where('past.dog_id', 'in', (e) =>
+          e
+            .selectFrom('dog as one')
+            .select('one.dog_id')
+            .where((x) => x.or([x('one.dog_id', '=', x.ref('dog.dog_id')), x('one.merged_into', '=', x.ref('dog.dog_id'))])),
+        )
         .where('past.phase', '=', 'gone')
         .as('visits_before'),
     )
@@ -45,8 +52,36 @@ export async function readToday(trx: InSalon, now: Date): Promise<Today> {
 
 /** Everything the screens of a visit need; `undefined` for a visit this salon does not have. */
 export async function readVisit(trx: InSalon, visitId: string): Promise<VisitContext | undefined> {
-  const row = await trx.selectFrom('visit').select('dog_id').where('visit_id', '=', visitId).executeTakeFirst();
-  const file = row && (await readDogFile(trx, row.dog_id));
+  const row = await trx
+    .selectFrom('visit')
+    .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
+    .select(['visit.dog_id', 'dog.merged_into'])
+    .where('visit_id', '=', visitId)
+    .executeTakeFirst();
+  const file = row && (await readDogFile(trx, row.merged_into ?? row.dog_id));
   const salon = await salonOf(trx);
-  return file && salon && { visitId, file, staff: await staffOf(trx), salon, events: await readEvents(trx, visitId) };
+  return (
+    file &&
+    salon && {
+      visitId,
+      file,
+      staff: await staffOf(trx),
+      salon,
+      events: await readEvents(trx, visitId),
+      lastFound: await lastFoundIn(
+        trx,
+        file.visits.map((v) => v.visitId).filter((id) => id !== visitId),
+      ),
+    }
+  );
+}
+
+/** What the hands found on the latest visit that had a feel-over. */
+async function lastFoundIn(trx: InSalon, visitIds: readonly string[]): Promise<VisitContext['lastFound']> {
+  // A visit that was called off before the hands were on the dog says nothing; more than a few of those are not searched.
+  for (const id of visitIds.slice(0, 5)) {
+    const state = replay(id, await readEvents(trx, id));
+    if (state.feelOverDone && state.arrivesAt) return { on: state.arrivesAt.slice(0, 10), feelOver: state.feelOver };
+  }
+  return null;
 }

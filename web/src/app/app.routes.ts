@@ -15,6 +15,11 @@ export const routes: Routes = [
   { path: 'sign-in', title: 'Sign in · Mansuet', loadComponent: () => import('./sign-in/sign-in.page').then((m) => m.SignInPage) },
   { path: 'first-run', title: 'Set up · Mansuet', loadComponent: () => import('./sign-in/first-run.page').then((m) => m.FirstRunPage) },
   {
+    path: 'o/:secret',
+    title: 'For the owner · Mansuet',
+    loadComponent: () => import('./owner-page/owner-link.page').then((m) => m.OwnerLinkPage),
+  },
+  {
     path: '',
     canActivate: [signedIn],
     loadComponent: () => import('./lead-wall/frame').then((m) => m.Frame),
@@ -37,6 +42,16 @@ export const routes: Routes = [
         path: 'dogs/:dogId',
         title: 'Dog file · Mansuet',
         loadComponent: () => import('./dog-file/dog-file.page').then((m) => m.DogFilePage),
+      },
+      {
+        path: 'intakes',
+        title: 'What owners tell us · Mansuet',
+        loadComponent: () => import('./intake/intakes.page').then((m) => m.IntakesPage),
+      },
+      {
+        path: 'messages',
+        title: 'Messages · Mansuet',
+        loadComponent: () => import('./messages/messages.page').then((m) => m.MessagesPage),
       },
       {
         path: 'house-rules',

@@ -51,5 +51,13 @@ export const OWNER_RULES = {
   // Agreement
   'agree.close_clip': rule('Tight mats are clipped under: the coat there will be about {mm} mm.', PRACTICE),
   'agree.length': rule('{wanted} mm was asked for. A length is promised only where a comb passes.', PRACTICE),
+  'alternative.shorter': rule(
+    'Clipped to {mm} mm all over: fewer minutes under the brush now and until the next visit; it feels cold at first.',
+    PRACTICE,
+  ),
+  'alternative.with_helper': rule('With a second pair of hands: safer for what it minds most, and often quicker.', PRACTICE),
+  'alternative.more_time': rule('Fetched {minutes} min later: room for breaks, and for what would be left.', PRACTICE),
+  'alternative.welfare_only': rule('Only what its health needs, short and calm; looks wait for another day.', PRACTICE),
+  'agree.guard_length': rule('{wanted} mm was asked for; in {zones} no comb passes, so {mm} mm can be promised there.', PRACTICE),
   'agree.extra': rule('Mats take about {minutes} min more.', DEFAULT),
 } as const satisfies Record<string, RuleText>;

@@ -2,19 +2,30 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CONSENT_IDS, CONSENT_TEXTS, CONSENT_TEXT_VERSION, proposeAgreement, type ConsentId } from '@mansuet/core/agreement';
-import { SERVICE_ITEMS, SERVICE_ITEM_LABELS, type HandlingPlan, type ServiceItem } from '@mansuet/core/plan';
+import {
+  CONSENT_IDS,
+  CONSENT_TEXTS,
+  CONSENT_TEXT_VERSION,
+  proposeAgreement,
+  type ConsentId,
+  type Signature,
+} from '@mansuet/core/agreement';
+import { SERVICE_ITEMS, SERVICE_ITEM_LABELS, type HandlingPlan, type PlanInput, type ServiceItem } from '@mansuet/core/plan';
 import { sayReason } from '@mansuet/core/reasons';
+import type { AgreementOffer } from '@mansuet/core/contract';
 import { FieldError } from '../forms/field-error';
 import { PlannerService } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
 import { VisitStore } from '../visit/visit-store';
-import { clockTime, money } from '../wording/time';
+import { aboutMinutes, clockTime, money } from '../wording/time';
+import { AlternativesPanel } from './alternatives-panel';
+import { PhoneLink } from './phone-link';
+import { SignatureField } from './signature-field';
 
 /** Agree: what the owner asks, what is possible and why not more, time, price, consent. */
 @Component({
   selector: 'man-agreement',
-  imports: [FormsModule, NzInputModule, FieldError],
+  imports: [AlternativesPanel, FieldError, FormsModule, NzInputModule, PhoneLink, SignatureField],
   templateUrl: './agreement.page.html',
   styleUrl: './agreement.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,6 +42,10 @@ export class AgreementPage {
   protected readonly trouble = signal('');
   protected readonly typedName = signal<string | undefined>(undefined);
   protected readonly nameError = signal('');
+  protected readonly signature = signal<Signature | undefined>(undefined);
+  /** Agreed without a signature: somebody heard it. */
+  protected readonly byWord = signal(false);
+  protected readonly textVersion = CONSENT_TEXT_VERSION;
   protected readonly round = Math.round;
   protected readonly time = clockTime;
 
@@ -55,6 +70,38 @@ export class AgreementPage {
     const asked = this.proposal()?.consents ?? [];
     const refused = CONSENT_IDS.filter((id) => this.store.state().consents.get(id)?.agreed === false && !asked.some((c) => c.id === id));
     return [...asked, ...refused.map((id) => ({ id, text: CONSENT_TEXTS[id], required: false }))];
+  });
+  /** What a vet may cost before we ring, in whole coins. */
+  protected readonly limit = computed(() => {
+    const minor = this.store.state().consents.get('vet_emergency')?.limitMinor;
+    return this.typedLimit() ?? (minor === undefined ? null : minor / 100);
+  });
+  private readonly typedLimit = signal<number | null | undefined>(undefined);
+  /** The same as this screen shows, for the owner's phone. */
+  protected readonly offer = computed<AgreementOffer | undefined>(() => {
+    const plan = this.plan();
+    const proposal = this.proposal();
+    const salon = this.store.context()?.salon;
+    if (!plan || !proposal || !salon) return undefined;
+    const words = { vet: 'For a vet', another_visit: 'Another day', left: 'Not possible' };
+    return {
+      dogName: this.store.name(),
+      asked: [
+        ...this.asked().items.map((i) => SERVICE_ITEM_LABELS[i]),
+        ...(this.asked().items.includes('body_clip') ? [`body coat ${this.asked().wantedMm} mm`] : []),
+      ],
+      possible: [`${plan.steps.length} steps in ${aboutMinutes(plan.minutes, plan.minutesRange)}, breaks included.`, ...proposal.says],
+      notToday: this.notToday().map((n) => `${words[n.to]}: ${n.what}. ${n.says[0] ?? ''}`),
+      extra:
+        proposal.extraMinutes > 0
+          ? `Extra time for matting: ${proposal.price} for about ${proposal.extraMinutes} min (${proposal.extraMinutesRange[0]} to ${proposal.extraMinutesRange[1]}).`
+          : 'No extra price.',
+      extraMinutes: proposal.extraMinutes,
+      extraPriceMinor: proposal.extraPriceMinor,
+      consents: proposal.consents.map((c) => ({ id: c.id, text: c.text, required: c.required })),
+      textVersion: CONSENT_TEXT_VERSION,
+      currency: salon.currency,
+    };
   });
   protected readonly missing = computed(
     () => this.proposal()?.consents.filter((c) => c.required && !this.store.state().consents.get(c.id)?.agreed) ?? [],
@@ -99,7 +146,27 @@ export class AgreementPage {
       return;
     }
     this.nameError.set('');
-    await this.store.record({ type: 'consent_answered', body: { consent, agreed, name, textVersion: CONSENT_TEXT_VERSION } });
+    const limit = this.limit();
+    const limitMinor = consent === 'vet_emergency' && agreed && limit !== null ? { limitMinor: Math.round(limit * 100) } : {};
+    await this.store.record({
+      type: 'consent_answered',
+      body: { consent, agreed, name, textVersion: CONSENT_TEXT_VERSION, via: 'screen', ...limitMinor },
+    });
+  }
+
+  protected setLimit(value: number | null): void {
+    this.typedLimit.set(value === null || (value >= 0 && value <= 100_000) ? value : undefined);
+    // An answer that was given already is given again with the new limit: the record shows both.
+    if (this.store.state().consents.get('vet_emergency')?.agreed) void this.answer('vet_emergency', true);
+  }
+
+  /** Another way is what is asked for now. */
+  protected take(input: PlanInput): void {
+    const { items, wantedMm, sessionMinutes } = input.asked;
+    void this.store.record({
+      type: 'asked_changed',
+      body: { asked: { items: [...items], wantedMm, sessionMinutes }, helperThere: input.helperThere },
+    });
   }
 
   /** The owner refuses what cannot be left out: nothing is done today. */
@@ -119,11 +186,19 @@ export class AgreementPage {
       this.nameError.set('Who agrees? Give the name first.');
       return;
     }
+    const signature = this.signature();
     if (!proposal || this.missing().length > 0) return;
+    if (!this.store.state().agreed && !signature && !this.byWord()) return;
     if (!this.store.state().agreed)
       await this.store.record({
         type: 'agreed',
-        body: { name, extraMinutes: proposal.extraMinutes, extraPriceMinor: proposal.extraPriceMinor },
+        body: {
+          name,
+          extraMinutes: proposal.extraMinutes,
+          extraPriceMinor: proposal.extraPriceMinor,
+          textVersion: CONSENT_TEXT_VERSION,
+          ...(signature ? { signature, via: 'screen' as const } : { via: 'word' as const }),
+        },
       });
     await this.router.navigate(['/visits', this.store.visitId(), 'plan']);
   }

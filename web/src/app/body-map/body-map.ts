@@ -1,8 +1,16 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output } from '@angular/core';
-import { curveCatmullRomClosed, line } from 'd3';
-import { ZONE_IDS, mirrorOf, neighboursOf, sideOf, zoneLabel, type Side, type ZoneId, type ZonePart } from '@mansuet/core/anatomy';
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
+import { ZONE_IDS, mirrorOf, neighboursOf, sideOf, zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
 import type { MatGrade } from '@mansuet/core/coat';
-import { FLANK, HEAD, HEAD_PAIRED, PAW_NAILS, PAW_OUTLINE, PAW_PADS, UNDERSIDE, UNDERSIDE_PAIRED, type Shape } from './drawing';
+import type { Joint, JointComfort } from '@mansuet/core/dogs';
+import { compileView, type DrawnZone, type Picture } from './drawing/compile';
+import { flankView } from './drawing/flank';
+import { headView } from './drawing/head';
+import { pawsView } from './drawing/paws';
+import { USUAL_LOOK, type Look } from './drawing/shapes';
+import { undersideView } from './drawing/underside';
+import { drawJoint } from './joint-arc';
+import { MAP_LAYERS, MAP_LAYER_LABELS, type MapLayer } from './layers';
 
 /** What lies on a zone; the map only draws it. */
 export interface ZonePaint {
@@ -15,57 +23,125 @@ export interface ZonePaint {
   readonly number?: number | undefined;
   readonly lit?: boolean | undefined;
   readonly trigger?: boolean | undefined;
+  /** Strain seen there, in five steps from 1 to 5. */
+  readonly strain?: 1 | 2 | 3 | 4 | 5 | undefined;
+  /** A hand was there today. */
+  readonly felt?: boolean | undefined;
+  /** Stands out: otherwise than the last time. */
+  readonly changed?: boolean | undefined;
 }
 
-interface Drawn {
-  readonly zone: ZoneId;
-  readonly d: string;
-  readonly at: readonly [number, number];
-  readonly label: string;
-  readonly paint: ZonePaint;
-}
-interface Picture {
-  readonly name: string;
+/** Smaller targets open the magnified inset, CSS pixels: fingers need more than a mouse. */
+const SMALL_FOR_FINGER = 40;
+const SMALL_FOR_MOUSE = 24;
+/** Size that a zone has in the inset, CSS pixels. */
+const INSET_TARGET = 64;
+const INSET = { width: 340, height: 250 };
+
+interface Inset {
+  readonly picture: Picture;
   readonly box: string;
-  readonly far: readonly string[];
-  readonly body: readonly string[];
-  readonly zones: readonly Drawn[];
-  readonly lines: readonly string[];
 }
 
-const smooth = line<readonly [number, number]>().curve(curveCatmullRomClosed.alpha(0.6));
+let instances = 0;
 
-/** The one drawing of a dog: its zones are touch targets, told apart by name, reached by keyboard along their neighbours. */
+/**
+ * The one drawing of a dog: its zones are touch targets and a labelled tree, reached by keyboard along their neighbours. It knows nothing of
+ * the trade: zones, neighbours and what lies on them come from outside.
+ */
 @Component({
   selector: 'man-body-map',
+  imports: [NgTemplateOutlet],
   templateUrl: './body-map.html',
   styleUrl: './body-map.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown.escape)': 'inset.set(undefined)' },
 })
 export class BodyMap {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly paint = input<ReadonlyMap<ZoneId, ZonePaint>>(new Map());
+  readonly joints = input<ReadonlyMap<Joint, JointComfort>>(new Map());
+  readonly look = input<Look>(USUAL_LOOK);
   readonly selected = input<ZoneId | undefined>();
   /** Only shown, not touched. */
   readonly still = input(false);
   /** Flanks alone, for small places. */
   readonly compact = input(false);
+  /** Layers that have a switch. */
+  readonly layers = input<readonly MapLayer[]>([]);
   readonly picked = output<ZoneId>();
 
+  protected readonly id = `map${instances++}`;
+  protected readonly layerLabels = MAP_LAYER_LABELS;
+  private readonly off = signal<ReadonlySet<MapLayer>>(new Set());
+  protected readonly on = computed(() => new Set(MAP_LAYERS.filter((l) => !this.off().has(l))));
+  protected readonly inset = signal<Inset | undefined>(undefined);
+  protected readonly insetSize = INSET;
+
   protected readonly pictures = computed<readonly Picture[]>(() => {
-    const paint = this.paint();
-    const flank = (side: Side): Picture =>
-      this.picture(`${side} flank`, FLANK.box, FLANK.outlines, FLANK.shapes, paint, side, side === 'right');
-    if (this.compact()) return [flank('left'), flank('right')];
-    const underside = this.withPairs('underside', UNDERSIDE, UNDERSIDE_PAIRED, paint);
-    const head = this.withPairs('head', HEAD, HEAD_PAIRED, paint);
-    return [flank('left'), flank('right'), underside, head, this.paws('fore', paint), this.paws('hind', paint)];
+    const look = this.look();
+    const flank = flankView(look);
+    const flanks = [compileView('left flank', flank, 'left', false), compileView('right flank', flank, 'right', true)];
+    if (this.compact()) return flanks;
+    return [
+      ...flanks,
+      compileView('underside', undersideView(look), 'left', false),
+      compileView('head', headView(look), 'left', false),
+      compileView('fore paws from below', pawsView('fore'), 'left', false),
+      compileView('hind paws from below', pawsView('hind'), 'left', false),
+    ];
   });
   /** One zone can be reached by Tab; arrows go on from there. */
   protected readonly entry = computed(() => this.selected() ?? 'back');
+  protected readonly drawJoint = drawJoint;
+
+  protected paintOf(zone: ZoneId): ZonePaint {
+    return this.paint().get(zone) ?? {};
+  }
+  /** What a screen reader says of a zone. */
+  protected say(zone: ZoneId): string {
+    const p = this.paintOf(zone);
+    return [
+      zoneLabel(zone),
+      p.grade ? `mat grade ${p.grade}` : '',
+      p.skin && p.skin !== 'sound' ? `${p.skin} skin` : '',
+      p.crust ? 'crust' : '',
+      p.markMm ? `mark of ${p.markMm} mm` : '',
+      p.trigger ? 'sets it off' : '',
+      p.strain ? `strain seen, ${p.strain} of 5` : '',
+      p.number ? `step ${p.number}` : '',
+      p.changed ? 'otherwise than last time' : '',
+      p.felt ? 'felt' : '',
+    ]
+      .filter((x) => x !== '')
+      .join(', ');
+  }
+
+  protected toggle(layer: MapLayer): void {
+    this.off.update((off) => {
+      const next = new Set(off);
+      if (!next.delete(layer)) next.add(layer);
+      return next;
+    });
+  }
+
+  /** A tap: small zones open the inset around the finger, the others are chosen. */
+  protected tap(event: MouseEvent, zone: DrawnZone, picture: Picture): void {
+    if (this.still()) return;
+    const svg = event.currentTarget instanceof SVGElement ? event.currentTarget.ownerSVGElement : null;
+    const scale = svg?.getScreenCTM()?.a ?? 1;
+    const finger = 'pointerType' in event && event.pointerType === 'touch';
+    if (zone.size * scale >= (finger ? SMALL_FOR_FINGER : SMALL_FOR_MOUSE)) return this.pick(zone.zone);
+    const zoom = Math.max(INSET_TARGET / zone.size, scale * 1.5);
+    const [width, height] = [INSET.width / zoom, INSET.height / zoom];
+    this.inset.set({ picture, box: `${zone.at[0] - width / 2} ${zone.at[1] - height / 2} ${width} ${height}` });
+    queueMicrotask(() => this.host.nativeElement.querySelector<HTMLElement>('.inset button')?.focus());
+  }
 
   protected pick(zone: ZoneId): void {
-    if (!this.still()) this.picked.emit(zone);
+    if (this.still()) return;
+    this.inset.set(undefined);
+    this.picked.emit(zone);
   }
 
   /** Arrow keys go to neighbours, M to the mirrored zone. */
@@ -82,7 +158,7 @@ export class BodyMap {
     if (!to) return;
     event.preventDefault();
     this.pick(to);
-    queueMicrotask(() => this.host.nativeElement.querySelector<SVGElement>(`[data-zone="${to}"]`)?.focus());
+    queueMicrotask(() => this.host.nativeElement.querySelector<SVGElement>(`.views [data-zone="${to}"]`)?.focus());
   }
 
   /** The next zone in the order of the table, on the same side; so every zone is reached, whatever its neighbours. */
@@ -91,79 +167,4 @@ export class BodyMap {
     const line = ZONE_IDS.filter((z) => (sideOf(z) ?? side) === side);
     return line[(line.indexOf(zone) + step + line.length) % line.length];
   }
-
-  private picture(
-    name: string,
-    box: readonly [number, number],
-    outlines: typeof FLANK.outlines,
-    shapes: readonly Shape[],
-    paint: ReadonlyMap<ZoneId, ZonePaint>,
-    side: Side,
-    mirrored: boolean,
-  ): Picture {
-    const flip = (points: readonly (readonly [number, number])[]): readonly (readonly [number, number])[] =>
-      mirrored ? points.map(([x, y]) => [box[0] - x, y] as const) : points;
-    return {
-      name,
-      box: `0 0 ${box[0]} ${box[1]}`,
-      far: outlines.filter((o) => o.tone === 'far').map((o) => smooth(flip(o.points)) ?? ''),
-      body: outlines.filter((o) => o.tone === 'body').map((o) => smooth(flip(o.points)) ?? ''),
-      lines: [],
-      zones: shapes.flatMap((shape) => {
-        const zone = zoneOf(shape.part, side);
-        return zone ? [this.drawn(shape, zone, paint, flip, mirrored ? box[0] : undefined)] : [];
-      }),
-    };
-  }
-
-  private withPairs(name: string, view: typeof HEAD, pairs: readonly Shape[], paint: ReadonlyMap<ZoneId, ZonePaint>): Picture {
-    const middle = this.picture(name, view.box, view.outlines, view.shapes, paint, 'left', false);
-    const left = this.picture(name, view.box, [], pairs, paint, 'left', false);
-    const right = this.picture(name, view.box, [], pairs, paint, 'right', true);
-    return { ...middle, zones: [...middle.zones, ...left.zones, ...right.zones] };
-  }
-
-  private paws(which: 'fore' | 'hind', paint: ReadonlyMap<ZoneId, ZonePaint>): Picture {
-    const at = (points: readonly (readonly [number, number])[], x: number): readonly (readonly [number, number])[] =>
-      points.map(([a, b]) => [a + x, b + 4] as const);
-    // From below, the dog's left is on the right of the picture.
-    const paw = (side: Side, x: number): Drawn => {
-      const zone: ZoneId = `${which}_paw_${side}`;
-      return { zone, d: smooth(at(PAW_OUTLINE, x)) ?? '', at: [x + 50, 58], label: zoneLabel(zone), paint: paint.get(zone) ?? {} };
-    };
-    const nails = (side: Side, x: number): Drawn => {
-      const zone: ZoneId = `${which}_nails_${side}`;
-      return { zone, d: smooth(at(PAW_NAILS, x)) ?? '', at: [x + 50, 8], label: zoneLabel(zone), paint: paint.get(zone) ?? {} };
-    };
-    return {
-      name: `${which} paws from below`,
-      box: '0 0 216 112',
-      far: [],
-      body: [],
-      zones: [paw('right', 4), paw('left', 112), nails('right', 4), nails('left', 112)],
-      lines: [4, 112].flatMap((x) => PAW_PADS.map((pad) => smooth(at(pad, x)) ?? '')),
-    };
-  }
-
-  private drawn(
-    shape: Shape,
-    zone: ZoneId,
-    paint: ReadonlyMap<ZoneId, ZonePaint>,
-    flip: (p: readonly (readonly [number, number])[]) => readonly (readonly [number, number])[],
-    width: number | undefined,
-  ): Drawn {
-    const base = { zone, label: zoneLabel(zone), paint: paint.get(zone) ?? {} };
-    if (shape.circle) {
-      const [x0, y, r] = shape.circle;
-      const x = width === undefined ? x0 : width - x0;
-      return { ...base, d: `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`, at: [x, y] };
-    }
-    const points = flip(shape.points ?? []);
-    const mean = (i: 0 | 1): number => points.reduce((sum, p) => sum + p[i], 0) / Math.max(1, points.length);
-    return { ...base, d: smooth(points) ?? '', at: [mean(0), mean(1)] };
-  }
-}
-
-function zoneOf(part: ZonePart, side: Side): ZoneId | undefined {
-  return ZONE_IDS.find((z) => z === part) ?? ZONE_IDS.find((z) => z === `${part}_${side}`);
 }

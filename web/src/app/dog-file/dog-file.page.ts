@@ -1,53 +1,42 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { DOG_FILE, DOG_NOTE_FORM, NEW_ID, type DogFile, type DogNoteForm } from '@mansuet/core/contract';
+import { debounceTime, switchMap } from 'rxjs';
+import { DOG_FILE, DOG_LIST, DOG_NOTE_FORM, NEW_ID, type DogFile, type DogNoteForm } from '@mansuet/core/contract';
 import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
-import { ApiService, sayFailure } from '../server/api.service';
+import { ApiService, NOTHING, sayFailure, type Answer } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { DogFileView } from './dog-file-view';
 
-/** The file outside a visit: read, change, add a card, book. */
+/** What can be taken back, and how. */
+interface Undo {
+  readonly says: string;
+  readonly back: () => Promise<Answer<unknown>>;
+}
+
+/** The file outside a visit: read, change, add a card, put away, join two files of one dog, book. */
 @Component({
   selector: 'man-dog-file',
   imports: [DogFileView, RouterLink, FormsModule, NzInputModule, FieldError],
-  template: `<div class="matter">
-    <div class="body stack">
-      @if (file(); as f) {
-        <div class="row">
-          <h1>{{ f.dog.name }}</h1>
-          @if (session.may('edit_dog')) {
-            <a class="plain" [routerLink]="['/dogs', f.dogId, 'edit']">Change the facts</a>
-          }
-        </div>
-        <man-dog-file-view [file]="f" [today]="clock.today()" />
-        <form class="panel stack" (ngSubmit)="add()" novalidate>
-          <h2>Add a card</h2>
-          <div class="row">
-            @for (k of kinds; track k.id) {
-              <button type="button" class="chip" [attr.aria-pressed]="kind() === k.id" (click)="kind.set(k.id)">{{ k.label }}</button>
-            }
-          </div>
-          <label class="field"
-            >What you saw <textarea nz-input name="text" rows="2" [ngModel]="text()" (ngModelChange)="text.set($event)"></textarea>
-            <man-field-error [message]="errors().get('text')" />
-          </label>
-          <div class="row"><button type="submit" class="plain">Add the card</button></div>
-        </form>
-      }
-      @if (trouble()) {
-        <p class="warn" role="alert">{{ trouble() }}</p>
-      }
-    </div>
-    <div class="foot">
-      @if (session.may('book') && file()) {
-        <a class="next" [routerLink]="['/dogs', dogId(), 'book']">Book a visit</a>
-      }
-    </div>
-  </div>`,
+  templateUrl: './dog-file.page.html',
+  styles: `
+    .tiny {
+      min-height: 40px;
+      padding: 4px 14px;
+    }
+    .find,
+    .who {
+      max-width: 420px;
+    }
+    li.row {
+      justify-content: space-between;
+      padding: 4px 0;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DogFilePage {
@@ -57,36 +46,108 @@ export class DogFilePage {
   readonly dogId = input.required<string>();
   protected readonly file = signal<DogFile | undefined>(undefined);
   protected readonly trouble = signal('');
+  protected readonly undo = signal<Undo | undefined>(undefined);
   protected readonly kind = signal<DogNoteForm['kind']>('works');
   protected readonly text = signal('');
+  protected readonly typedSaidBy = signal<string | undefined>(undefined);
+  protected readonly saidBy = computed(() => this.typedSaidBy() ?? this.session.signedIn()?.staff.name ?? '');
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly kinds = [
     { id: 'works', label: 'What works' },
     { id: 'avoid', label: 'What to avoid' },
     { id: 'injury', label: 'Hurt before' },
   ] as const;
+  protected readonly merging = signal(false);
+  protected readonly otherSearch = signal('');
+  private readonly found = toSignal(
+    toObservable(this.otherSearch).pipe(
+      debounceTime(150),
+      switchMap((text) =>
+        text.trim() === '' ? Promise.resolve(undefined) : this.api.get(`/dogs?archived=1&search=${encodeURIComponent(text)}`, DOG_LIST),
+      ),
+    ),
+  );
+  protected readonly others = computed(() => {
+    const found = this.found();
+    return found?.ok ? found.value.dogs.filter((d) => d.dogId !== this.dogId()).slice(0, 8) : [];
+  });
 
   constructor() {
     effect(() => void this.load(this.dogId()));
   }
 
+  protected reload(): Promise<void> {
+    return this.load(this.dogId());
+  }
   private async load(id: string): Promise<void> {
     const answer = await this.api.get(`/dogs/${id}`, DOG_FILE);
     if (answer.ok) this.file.set(answer.value);
     else this.trouble.set(sayFailure(answer.failure));
   }
 
-  protected async add(): Promise<void> {
-    const note = DOG_NOTE_FORM.safeParse({ kind: this.kind(), text: this.text(), saidBy: this.session.signedIn()?.staff.name ?? '' });
-    this.errors.set(errorsOf(note));
-    this.trouble.set('');
-    if (!note.success) return;
-    const answer = await this.api.send('POST', `/dogs/${this.dogId()}/notes`, note.data, NEW_ID);
-    if (!answer.ok) {
-      this.trouble.set(sayFailure(answer.failure));
-      return;
+  /** Does something, shows the file as it is then, and offers the way back. */
+  private async change(done: Answer<unknown>, undo: Undo | undefined): Promise<boolean> {
+    this.trouble.set(done.ok ? '' : sayFailure(done.failure));
+    if (done.ok) {
+      this.undo.set(undo);
+      await this.reload();
     }
-    this.text.set('');
-    await this.load(this.dogId());
+    return done.ok;
+  }
+
+  protected async takeBack(): Promise<void> {
+    const undo = this.undo();
+    if (undo) await this.change(await undo.back(), undefined);
+  }
+
+  protected async setArchived(away: boolean): Promise<void> {
+    const path = `/dogs/${this.dogId()}/archived`;
+    const send = (to: boolean) => this.api.send(to ? 'PUT' : 'DELETE', path, undefined, NOTHING);
+    const name = this.file()?.dog.name ?? '';
+    await this.change(await send(away), {
+      says: away ? `${name} is put away: it no longer shows in lists.` : `${name} is back.`,
+      back: () => send(!away),
+    });
+  }
+
+  protected async merge(other: string, name: string): Promise<void> {
+    const path = `/dogs/${this.dogId()}/merged`;
+    const done = await this.change(await this.api.send('POST', path, { other }, NOTHING), {
+      says: `The file of ${name} is read as part of this one.`,
+      back: () => this.api.send('DELETE', `${path}/${other}`, undefined, NOTHING),
+    });
+    if (!done) return;
+    this.merging.set(false);
+    this.otherSearch.set('');
+  }
+
+  protected async unmerge(other: string, name: string): Promise<void> {
+    const path = `/dogs/${this.dogId()}/merged`;
+    await this.change(await this.api.send('DELETE', `${path}/${other}`, undefined, NOTHING), {
+      says: `The file of ${name} stands alone again.`,
+      back: () => this.api.send('POST', path, { other }, NOTHING),
+    });
+  }
+
+  protected async removeCard(noteId: string): Promise<void> {
+    const path = `/dogs/${this.dogId()}/notes`;
+    const answer = await this.api.send('DELETE', `${path}/${noteId}`, undefined, DOG_NOTE_FORM);
+    await this.change(answer, {
+      says: 'The card was taken away.',
+      back: () => (answer.ok ? this.api.send('POST', path, answer.value, NEW_ID) : Promise.resolve(answer)),
+    });
+  }
+
+  protected async add(): Promise<void> {
+    const note = DOG_NOTE_FORM.safeParse({ kind: this.kind(), text: this.text(), saidBy: this.saidBy() });
+    this.errors.set(errorsOf(note));
+    if (!note.success) return;
+    const path = `/dogs/${this.dogId()}/notes`;
+    const answer = await this.api.send('POST', path, note.data, NEW_ID);
+    const done = await this.change(answer, {
+      says: 'The card was added.',
+      back: () => (answer.ok ? this.api.send('DELETE', `${path}/${answer.value.id}`, undefined, DOG_NOTE_FORM) : Promise.resolve(answer)),
+    });
+    if (done) this.text.set('');
   }
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
@@ -29,6 +29,7 @@ import { dayInWords } from '../wording/time';
             (ngModelChange)="search.set($event)"
           />
         </label>
+        <button type="button" class="chip" [attr.aria-pressed]="archived()" (click)="archived.set(!archived())">Also those put away</button>
       </div>
       @if (trouble()) {
         <p class="told">{{ trouble() }}</p>
@@ -38,9 +39,11 @@ import { dayInWords } from '../wording/time';
           <li>
             <a class="name" [routerLink]="['/dogs', d.dogId]">{{ d.name }}</a>
             <span>{{ age(d.born) }}, {{ d.weightKg }} kg, {{ d.coat }} coat</span>
-            <span class="quiet">{{ d.owner }}</span>
-            <span class="quiet">{{ d.lastVisit ? 'last here ' + day(d.lastVisit) : 'not here yet' }}</span>
-            @if (session.may('book')) {
+            <span class="quiet">{{ d.owner }}{{ d.phone ? ', ' + d.phone : '' }}</span>
+            <span class="quiet"
+              >{{ d.archived ? 'put away · ' : '' }}{{ d.lastVisit ? 'last here ' + day(d.lastVisit) : 'not here yet' }}</span
+            >
+            @if (session.may('book') && !d.archived) {
               <a class="plain" [routerLink]="['/dogs', d.dogId, 'book']" [attr.aria-label]="'Book a visit for ' + d.name">Book</a>
             }
           </li>
@@ -49,7 +52,7 @@ import { dayInWords } from '../wording/time';
             <li class="empty">
               {{
                 search()
-                  ? 'No dog or owner has these words in the name. Try fewer letters.'
+                  ? 'Nothing sounds or looks like this. Try fewer letters, another spelling, or digits of the phone.'
                   : 'No dog is entered yet. Begin with a new dog.'
               }}
             </li>
@@ -58,6 +61,9 @@ import { dayInWords } from '../wording/time';
       </ul>
     </div>
     <div class="foot">
+      @if (session.may('book')) {
+        <a class="plain" routerLink="/intakes">Ask an owner by link</a>
+      }
       @if (session.may('edit_dog')) {
         <a class="next" routerLink="/dogs/new">New dog</a>
       }
@@ -71,6 +77,8 @@ export class DogsPage {
   private readonly clock = inject(ClockService);
   protected readonly session = inject(SessionService);
   protected readonly search = signal('');
+  protected readonly archived = signal(false);
+  private readonly asked = computed(() => ({ text: this.search(), archived: this.archived() }));
   protected readonly dogs = signal<DogList['dogs']>([]);
   protected readonly trouble = signal('');
   protected readonly loaded = signal(false);
@@ -78,10 +86,12 @@ export class DogsPage {
   protected readonly day = (date: string): string => dayInWords(date, this.clock.today());
 
   constructor() {
-    toObservable(this.search)
+    toObservable(this.asked)
       .pipe(
         debounceTime(120),
-        switchMap((text) => this.api.get(`/dogs?search=${encodeURIComponent(text)}`, DOG_LIST)),
+        switchMap(({ text, archived }) =>
+          this.api.get(`/dogs?search=${encodeURIComponent(text)}${archived ? '&archived=1' : ''}`, DOG_LIST),
+        ),
       )
       .subscribe((answer) => {
         this.loaded.set(true);

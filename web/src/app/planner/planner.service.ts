@@ -24,6 +24,11 @@ export class PlannerService {
     return this.latest.planned;
   }
 
+  /** A plan beside the one in hand: asked for each time, so that comparing does not drop what is kept. */
+  planBeside(input: PlanInput): Promise<Planned> {
+    return this.ask(input);
+  }
+
   /** Ends a search that takes too long; the next question starts a new worker. */
   cancel(): void {
     this.worker?.terminate();

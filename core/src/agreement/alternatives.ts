@@ -1,0 +1,81 @@
+import { hasKind, type KindFound } from '../dogs/index.js';
+import type { HandlingPlan } from '../plan/make-plan.js';
+import type { PlanInput } from '../plan/plan-input.js';
+import type { ServiceItem } from '../plan/activities.js';
+import { reason, type Reason } from '../reasons/index.js';
+
+export const ALTERNATIVE_IDS = ['shorter', 'with_helper', 'more_time', 'welfare_only'] as const;
+export type AlternativeId = (typeof ALTERNATIVE_IDS)[number];
+
+/** Another way to do this visit that the owner can be offered. */
+export interface Alternative {
+  readonly id: AlternativeId;
+  readonly input: PlanInput;
+  /** What it is, and what it means for the dog. */
+  readonly because: Reason;
+}
+
+/** What matters for health and not for looks. Common practice, no source. */
+const FOR_HEALTH: readonly ServiceItem[] = ['nails', 'sanitary', 'ears', 'feet'];
+/** Length of a coat that needs little brushing until the next visit, mm. Our default. */
+export const EASY_CARE_MM = 3.2;
+/** How much later a dog could be fetched, minutes. Our default. */
+export const LATER_MINUTES = 30;
+
+/** The alternatives that would differ from what is asked for; each is planned like it. */
+export function alternativesTo(input: PlanInput, kinds: readonly KindFound[]): Alternative[] {
+  const out: Alternative[] = [];
+  const { asked } = input;
+  const mats = input.feelOver.zones.some((z) => z.matGrade >= 2);
+  if (asked.items.includes('body_clip') && asked.wantedMm > EASY_CARE_MM && (mats || hasKind(kinds, 'senior')))
+    out.push({
+      id: 'shorter',
+      input: { ...input, asked: { ...asked, wantedMm: EASY_CARE_MM } },
+      because: reason('alternative.shorter', { mm: EASY_CARE_MM }, 0.6),
+    });
+  if (!input.helperThere)
+    out.push({ id: 'with_helper', input: { ...input, helperThere: true }, because: reason('alternative.with_helper', {}, 0.5) });
+  out.push({
+    id: 'more_time',
+    input: { ...input, asked: { ...asked, sessionMinutes: asked.sessionMinutes + LATER_MINUTES } },
+    because: reason('alternative.more_time', { minutes: LATER_MINUTES }, 0.4),
+  });
+  const health = asked.items.filter((i) => FOR_HEALTH.includes(i));
+  if (health.length < asked.items.length)
+    out.push({
+      id: 'welfare_only',
+      input: { ...input, asked: { ...asked, items: health } },
+      because: reason('alternative.welfare_only', {}, 0.6),
+    });
+  return out;
+}
+
+/** Two plans side by side: only what differs enough to matter. */
+export interface Difference {
+  readonly minutes: number;
+  readonly peak: number;
+  readonly more: readonly string[];
+  readonly less: readonly string[];
+}
+
+/** What another plan does differently: minutes and peak strain as differences, work that it adds or leaves out. */
+export function compareWith(base: HandlingPlan, other: HandlingPlan): Difference {
+  const labels = (p: HandlingPlan): string[] => p.steps.map((s) => s.label);
+  return {
+    minutes: Math.round(other.minutes - base.minutes),
+    peak: Math.round(other.peak - base.peak),
+    more: labels(other).filter((l) => !labels(base).includes(l)),
+    less: labels(base).filter((l) => !labels(other).includes(l)),
+  };
+}
+
+/** Whether the owner is shown it: a plan that is the same in all that matters is no alternative. */
+export function isWorthOffering(d: Difference): boolean {
+  return Math.abs(d.minutes) >= 5 || Math.abs(d.peak) >= 5 || d.more.length > 0 || d.less.length > 0;
+}
+
+/** Why not more, of one dog: standing minutes against the time the work takes. */
+export function whyNotMore(plan: HandlingPlan): Reason[] {
+  const another = plan.notToday.filter((n) => n.to === 'another_visit');
+  return another.length > 0 ? plan.standing.reasons.slice(0, 2) : [];
+}

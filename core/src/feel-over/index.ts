@@ -1,0 +1,3 @@
+export * from './areas.js';
+export * from './looked.js';
+export * from './as-before.js';

@@ -1,0 +1,30 @@
+import { DEFAULT, PRACTICE, rule, type RuleText } from '../rule-text.js';
+
+export const LOOKED_RULES = {
+  'looked.eyes_crusted': rule('Crust at the eyes: soaked until it lets go, then combed out; never cut or pulled dry.', PRACTICE),
+  'looked.eyes_sore': rule('A sore or shut eye: nothing is done round it, and a vet sees it.', PRACTICE),
+  'looked.no_front_teeth': rule('Without front teeth the tongue comes out even when the mouth is held shut: a thumb before it.', PRACTICE),
+  'looked.sore_teeth': rule('Sore teeth: lips and chin are left, the mouth is not held shut, and a vet sees it.', PRACTICE),
+  'looked.folds_damp': rule('Damp folds: dried completely, with dry hands, before it goes home.', PRACTICE),
+  'looked.folds_sore': rule('Sore folds: kept dry and left alone, and a vet sees them.', PRACTICE),
+  'looked.ears_waxy': rule('Waxy ears: a cleaner that dries, cotton, never deep.', PRACTICE),
+  'looked.ears_foul': rule('Black or foul ears are not cleaned more: no water, nothing in the canal, and a vet sees them.', PRACTICE),
+  'looked.nails_long': rule('Long nails: several small bites, the quick is long too.', PRACTICE),
+  'looked.nails_grown_in': rule('A nail grown into the pad is for a vet; the others are done.', PRACTICE),
+  'looked.pads_hair': rule('Hair balls between the pads: spread the toes from below, scoop, nothing pushed.', PRACTICE),
+  'looked.pads_cracked': rule('Cracked pads: gentle water, no pressure on the pad, nothing that stings.', PRACTICE),
+  'looked.pads_cut': rule('A cut pad: feet are left, and a vet sees it.', PRACTICE),
+  'looked.ribs_thin': rule('Ribs like a rake: slow and light over bone, warm and short; sudden weight loss is shown to a vet.', PRACTICE),
+  'looked.ribs_heavy': rule('Heavy under the coat: it warms up sooner; cool room, short drying, a knee under the belly.', PRACTICE),
+  'looked.anal_dirty': rule('Caked dirt is soaked until it lets go, never pulled.', PRACTICE),
+  'looked.anal_swollen': rule('Swelling beside the anus: not touched, and a vet sees it.', PRACTICE),
+  'fit.looked': rule('{what}: that place is left today and shown to a vet.', PRACTICE),
+  'kind.thin_bones': rule('Bones lie close under the skin today.', PRACTICE),
+  'kind.puppy_perhaps': rule(
+    '{name} is about {age}, give or take {months} months: it may still be a puppy, so it is treated as one.',
+    DEFAULT,
+  ),
+  'kind.senior_perhaps': rule('{name} is about {age}, give or take {months} months: it may be a senior, so it is treated as one.', DEFAULT),
+  'weight.lost': rule('{percent} % lighter than on {on}: weight lost without a reason is shown to a vet.', DEFAULT),
+  'weight.gained': rule('{percent} % heavier than on {on}: lifting, heat and holds are planned for the new weight.', DEFAULT),
+} as const satisfies Record<string, RuleText>;

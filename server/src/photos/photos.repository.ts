@@ -1,0 +1,46 @@
+import { randomUUID } from 'node:crypto';
+import type { ZoneId } from '@mansuet/core/anatomy';
+import type { Photo } from '@mansuet/core/contract';
+import type { InSalon } from '../database/database.js';
+import type { TakenPicture } from './take-picture.js';
+
+export interface NewPhoto {
+  readonly dogId: string;
+  readonly visitId: string | null;
+  readonly takenOn: string;
+  readonly kind: Photo['kind'];
+  readonly zone: ZoneId | null;
+}
+
+/** Keeps a picture in a dog's file. @returns its id, `undefined` for an unknown dog */
+export async function keepPhoto(trx: InSalon, salonId: string, photo: NewPhoto, taken: TakenPicture): Promise<string | undefined> {
+  const dog = await trx.selectFrom('dog').select('dog_id').where('dog_id', '=', photo.dogId).executeTakeFirst();
+  if (!dog) return undefined;
+  const photoId = randomUUID();
+  await trx
+    .insertInto('photo')
+    .values({
+      salon_id: salonId,
+      photo_id: photoId,
+      dog_id: photo.dogId,
+      visit_id: photo.visitId,
+      taken_on: photo.takenOn,
+      kind: photo.kind,
+      zone: photo.zone,
+      ...taken,
+    })
+    .execute();
+  return photoId;
+}
+
+/** The bytes of a picture, large or small. */
+export async function readPhoto(trx: InSalon, photoId: string, size: 'picture' | 'small'): Promise<Buffer | undefined> {
+  const row = await trx.selectFrom('photo').select(`${size} as bytes`).where('photo_id', '=', photoId).executeTakeFirst();
+  return row?.bytes;
+}
+
+/** @returns whether it was there */
+export async function deletePhoto(trx: InSalon, photoId: string): Promise<boolean> {
+  const done = await trx.deleteFrom('photo').where('photo_id', '=', photoId).executeTakeFirst();
+  return done.numDeletedRows > 0n;
+}

@@ -1,0 +1,65 @@
+import { Router } from 'express';
+import multer, { MulterError } from 'multer';
+import * as z from 'zod';
+import { ZONE_IDS } from '@mansuet/core/anatomy';
+import { PHOTO_KINDS, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
+import type { Database } from '../database/database.js';
+import { ProblemError } from '../problems/problem-error.js';
+import { readId } from '../problems/read-id.js';
+import { requireAction } from '../sign-in/require-session.js';
+import { deletePhoto, keepPhoto, readPhoto } from './photos.repository.js';
+import { takePicture } from './take-picture.js';
+
+const PHOTO_FIELDS = z.strictObject({ kind: z.enum(PHOTO_KINDS), zone: z.enum(ZONE_IDS).optional(), visitId: z.uuid().optional() });
+const upload = multer({ storage: multer.memoryStorage(), limits: { fileSize: PHOTO_MAX_BYTES, files: 1, fields: 5 } }).single('picture');
+
+/** Photographs of a dog: kept in the salon's database, drawn anew, and only for who is signed in there. */
+export function photoRoutes(db: Database, clock: () => Date): Router {
+  const router = Router();
+
+  router.post('/dogs/:dogId/photos', async (request, response) => {
+    const { salonId } = await requireAction(db, request, 'record');
+    const dogId = readId(request.params.dogId);
+    await new Promise<void>((done, fail) => {
+      upload(request, response, (error: unknown) => {
+        if (error instanceof MulterError)
+          fail(
+            error.code === 'LIMIT_FILE_SIZE'
+              ? new ProblemError('too_large', 'At most 10 MB. Send a smaller picture.')
+              : new ProblemError('bad_picture', 'Send one picture.'),
+          );
+        else if (error) fail(new ProblemError('bad_picture', 'The upload broke off. Send it again.'));
+        else done();
+      });
+    });
+    if (!request.file) throw new ProblemError('bad_input', undefined, [{ path: 'picture', message: 'Choose a picture.' }]);
+    const fields = PHOTO_FIELDS.parse({ ...(request.body as Record<string, unknown>) });
+    const taken = await takePicture(request.file.buffer);
+    const photo = {
+      dogId,
+      visitId: fields.visitId ?? null,
+      takenOn: clock().toISOString().slice(0, 10),
+      kind: fields.kind,
+      zone: fields.zone ?? null,
+    };
+    const id = await db.inSalon(salonId, (trx) => keepPhoto(trx, salonId, photo, taken));
+    if (!id) throw new ProblemError('not_found');
+    response.status(201).json({ id });
+  });
+
+  router.get('/photos/:photoId', async (request, response) => {
+    const { salonId } = await requireAction(db, request, 'read');
+    const size = request.query['size'] === 'small' ? 'small' : 'picture';
+    const bytes = await db.inSalon(salonId, (trx) => readPhoto(trx, readId(request.params.photoId), size));
+    if (!bytes) throw new ProblemError('not_found');
+    // The bytes of an id never change; who may see them can, so that only this browser keeps them.
+    response.set('cache-control', 'private, max-age=3600').type('image/webp').send(bytes);
+  });
+
+  router.delete('/photos/:photoId', async (request, response) => {
+    const { salonId } = await requireAction(db, request, 'edit_dog');
+    if (!(await db.inSalon(salonId, (trx) => deletePhoto(trx, readId(request.params.photoId))))) throw new ProblemError('not_found');
+    response.status(204).end();
+  });
+  return router;
+}

@@ -1,0 +1,91 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { alternativesTo, compareWith, isWorthOffering, proposeAgreement, type Alternative } from '@mansuet/core/agreement';
+import type { Salon } from '@mansuet/core/contract';
+import { dogKinds } from '@mansuet/core/dogs';
+import type { HandlingPlan, PlanInput } from '@mansuet/core/plan';
+import { sayReason } from '@mansuet/core/reasons';
+import { PlannerService } from '../planner/planner.service';
+import { aboutMinutes, money } from '../wording/time';
+
+interface Offered {
+  readonly id: Alternative['id'];
+  readonly says: string;
+  readonly minutes: string;
+  readonly differs: string;
+  readonly price: string;
+  readonly input: PlanInput;
+}
+
+/** Other ways to do this visit, each planned like the one asked for: minutes, price, strain, what it adds or leaves out. */
+@Component({
+  selector: 'man-alternatives',
+  template: `<h2>Or instead</h2>
+    @for (o of offered(); track o.id) {
+      <div class="other">
+        <div>
+          <p>{{ o.says }}</p>
+          <p class="quiet small">{{ o.minutes }} · {{ o.price }}{{ o.differs ? ' · ' + o.differs : '' }}</p>
+        </div>
+        <button type="button" class="plain" [attr.aria-label]="'Take this: ' + o.says" (click)="chosen.emit(o.input)">Take this</button>
+      </div>
+    } @empty {
+      <p class="quiet small" role="status">{{ busy() ? 'Comparing other ways …' : 'Nothing else would change much.' }}</p>
+    }`,
+  styles: `
+    .other {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      gap: 12px;
+      align-items: center;
+      padding: 8px 0;
+      border-top: 1px solid var(--line);
+    }
+    h2 {
+      margin-bottom: 4px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AlternativesPanel {
+  private readonly planner = inject(PlannerService);
+  readonly plan = input.required<HandlingPlan>();
+  readonly input = input.required<PlanInput>();
+  readonly salon = input.required<Salon>();
+  readonly chosen = output<PlanInput>();
+  protected readonly offered = signal<readonly Offered[]>([]);
+  protected readonly busy = signal(false);
+
+  constructor() {
+    effect(() => void this.compare(this.plan(), this.input(), this.salon()));
+  }
+
+  private async compare(plan: HandlingPlan, asked: PlanInput, salon: Salon): Promise<void> {
+    this.busy.set(true);
+    this.offered.set([]);
+    const offered: Offered[] = [];
+    for (const a of alternativesTo(asked, dogKinds(asked.dog, asked.feelOver, asked.today))) {
+      const other = (await this.planner.planBeside(a.input)).plan;
+      // The owner has changed the wish meanwhile: this comparison is over.
+      if (this.plan() !== plan) return;
+      const differs = compareWith(plan, other);
+      if (!isWorthOffering(differs)) continue;
+      const p = proposeAgreement(other, a.input, salon.ratePerMinuteMinor);
+      offered.push({
+        id: a.id,
+        says: sayReason(a.because),
+        minutes: aboutMinutes(other.minutes, other.minutesRange),
+        price: p.extraPriceMinor > 0 ? `${money(p.extraPriceMinor, salon.currency)} extra` : 'no extra price',
+        differs: [
+          differs.peak === 0 ? '' : `strain at most ${Math.round(other.peak)} instead of ${Math.round(plan.peak)} of 100`,
+          differs.more.length > 0 ? `also ${differs.more.join(', ').toLowerCase()}` : '',
+          differs.less.length > 0 ? `without ${differs.less.join(', ').toLowerCase()}` : '',
+        ]
+          .filter((x) => x !== '')
+          .join(' · '),
+        input: a.input,
+      });
+    }
+    this.offered.set(offered);
+    this.busy.set(false);
+  }
+}

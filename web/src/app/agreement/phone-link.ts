@@ -1,0 +1,140 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
+import { NEW_LINK, OWNER_LINKS, type AgreementOffer, type NewLink, type OwnerLink } from '@mansuet/core/contract';
+import { ApiService, NOTHING, sayFailure } from '../server/api.service';
+import { clockTime } from '../wording/time';
+
+const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
+  open: 'waits for an answer',
+  answered: 'answered',
+  reviewed: 'answered',
+  set_aside: 'set aside',
+  taken_back: 'taken back',
+  expired: 'run out',
+};
+
+/** The agreement on the owner's own phone: a link that works once, as a code to scan and as a message of the stand-in gateway. */
+@Component({
+  selector: 'man-phone-link',
+  imports: [FormsModule, NzInputModule, NzQRCodeModule, RouterLink],
+  template: `<h2>On the owner’s phone</h2>
+    @if (made(); as m) {
+      <div class="made">
+        <nz-qrcode
+          [nzValue]="m.url"
+          [nzSize]="164"
+          [nzBordered]="false"
+          nzColor="#1c2a31"
+          role="img"
+          aria-label="Code with the link, to scan"
+        />
+        <div class="stack">
+          <p class="small">{{ m.message }}</p>
+          <p class="quiet small">“Sent” by the stand-in gateway: nothing leaves this machine. <a routerLink="/messages">Messages</a></p>
+          <div class="row">
+            <a class="plain tiny" [href]="m.url" target="_blank" rel="noreferrer">Open it here</a>
+            <button type="button" class="plain tiny" (click)="takeBack(m.linkId)">Take it back</button>
+          </div>
+        </div>
+      </div>
+    } @else {
+      <div class="row">
+        <label class="phone"
+          >Number <input nz-input type="tel" name="linkPhone" autocomplete="off" [ngModel]="to()" (ngModelChange)="typed.set($event)" />
+        </label>
+        <button type="button" class="plain" [disabled]="!offer() || busy()" (click)="send()">
+          {{ busy() ? 'Sending …' : 'Send a link' }}
+        </button>
+      </div>
+      <p class="quiet small">It works once, for 24 hours, and shows only this agreement.</p>
+    }
+    @for (l of links(); track l.linkId) {
+      <p class="quiet small">Link of {{ time(l.madeAt) }}: {{ words[l.state] }}{{ l.answeredAt ? ' at ' + time(l.answeredAt) : '' }}.</p>
+    }
+    @if (trouble()) {
+      <p class="warn" role="alert">{{ trouble() }}</p>
+    }`,
+  styles: `
+    .made {
+      display: grid;
+      grid-template-columns: auto 1fr;
+      gap: 12px;
+      align-items: center;
+    }
+    .tiny {
+      min-height: 40px;
+      padding: 4px 12px;
+      font-size: 14px;
+    }
+    .phone {
+      font-weight: 600;
+    }
+    .phone input {
+      display: block;
+      width: 180px;
+    }
+    .row {
+      align-items: end;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PhoneLink {
+  private readonly api = inject(ApiService);
+  readonly visitId = input.required<string>();
+  readonly offer = input<AgreementOffer | undefined>();
+  readonly name = input.required<string>();
+  readonly phone = input.required<string>();
+  /** Events of the visit so far: an answer by the link adds to them. */
+  readonly events = input.required<number>();
+  protected readonly typed = signal<string | undefined>(undefined);
+  protected readonly to = computed(() => this.typed() ?? this.phone());
+  protected readonly made = signal<NewLink | undefined>(undefined);
+  protected readonly links = signal<readonly OwnerLink[]>([]);
+  protected readonly busy = signal(false);
+  protected readonly trouble = signal('');
+  protected readonly words = STATE_WORDS;
+  protected readonly time = clockTime;
+
+  constructor() {
+    effect(() => {
+      this.events();
+      void this.load(this.visitId());
+    });
+  }
+
+  private async load(visitId: string): Promise<void> {
+    if (visitId === '') return;
+    const answer = await this.api.get(`/visits/${visitId}/links`, OWNER_LINKS);
+    if (!answer.ok) return;
+    this.links.set(answer.value.links);
+    const made = this.made();
+    if (made && answer.value.links.find((l) => l.linkId === made.linkId)?.state !== 'open') this.made.set(undefined);
+  }
+
+  protected async send(): Promise<void> {
+    const offer = this.offer();
+    if (!offer) return;
+    this.busy.set(true);
+    const answer = await this.api.send(
+      'POST',
+      `/visits/${this.visitId()}/links`,
+      { offer, toName: this.name() || 'Owner', phone: this.to() },
+      NEW_LINK,
+    );
+    this.busy.set(false);
+    this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+    if (answer.ok) this.made.set(answer.value);
+    await this.load(this.visitId());
+  }
+
+  protected async takeBack(linkId: string): Promise<void> {
+    const answer = await this.api.send('DELETE', `/links/${linkId}`, undefined, NOTHING);
+    this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+    if (answer.ok) this.made.set(undefined);
+    await this.load(this.visitId());
+  }
+}

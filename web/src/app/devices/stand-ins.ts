@@ -1,0 +1,65 @@
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { DevicesService } from './devices.service';
+
+/** A table scale and a caliper that stand in for real ones: set a value, send it. */
+@Component({
+  selector: 'man-stand-ins',
+  imports: [FormsModule],
+  template: `<details>
+    <summary>Simulated scale and caliper</summary>
+    <div class="device">
+      <label
+        >Scale
+        <input type="range" name="scale" min="0.5" max="90" step="0.1" [ngModel]="kg() ?? startKg()" (ngModelChange)="kg.set($event)"
+      /></label>
+      <output>{{ (kg() ?? startKg()).toFixed(1) }} kg</output>
+      <button type="button" class="plain" (click)="sendScale()">Send weight</button>
+    </div>
+    <div class="device">
+      <label
+        >Caliper <input type="range" name="caliper" min="1" max="60" step="0.1" [ngModel]="mm()" (ngModelChange)="mm.set($event)"
+      /></label>
+      <output>{{ mm().toFixed(1) }} mm</output>
+      <button type="button" class="plain" (click)="sendCaliper()">Send measure</button>
+    </div>
+  </details>`,
+  styles: `
+    summary {
+      min-height: 40px;
+      display: flex;
+      align-items: center;
+      font-size: 14px;
+      color: var(--quiet);
+      cursor: pointer;
+    }
+    .device {
+      display: grid;
+      grid-template-columns: 1fr 70px auto;
+      gap: 8px;
+      align-items: center;
+      margin-bottom: 6px;
+    }
+    input {
+      width: 100%;
+    }
+    .plain {
+      min-height: 40px;
+      padding: 4px 12px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StandIns {
+  private readonly devices = inject(DevicesService);
+  readonly startKg = input(10);
+  protected readonly kg = signal<number | undefined>(undefined);
+  protected readonly mm = signal(8);
+
+  protected sendScale(): void {
+    this.devices.receive({ device: 'scale', kg: Math.round((this.kg() ?? this.startKg()) * 10) / 10 });
+  }
+  protected sendCaliper(): void {
+    this.devices.receive({ device: 'caliper', mm: this.mm() });
+  }
+}

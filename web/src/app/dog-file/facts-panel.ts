@@ -1,0 +1,94 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { CONTACT_ROLE_LABELS, type DogFile } from '@mansuet/core/contract';
+import { ageInWords, CONDITION_LABELS, JOINT_LABELS, LEG_LABELS, weightChange, type Joint } from '@mansuet/core/dogs';
+import { sayReason } from '@mansuet/core/reasons';
+import { TrendLine, type TrendPoint } from './trend-line';
+
+/** Who the dog is, whose it is, and its weight through time. */
+@Component({
+  selector: 'man-facts-panel',
+  imports: [TrendLine],
+  template: `<dl>
+      @for (f of facts(); track f[0]) {
+        <dt>{{ f[0] }}</dt>
+        <dd>{{ f[1] }}</dd>
+      }
+    </dl>
+    @if (weights().length > 1) {
+      <h3>Weight</h3>
+      <man-trend-line [points]="weights()" unit="kg" label="Weight" />
+      <p class="quiet small">Full: on the scale. Open: as told or typed in.</p>
+    }
+    @if (change(); as c) {
+      <p [class]="c.showVet ? 'vet' : 'quiet small'">{{ c.says }}</p>
+    }
+    <dl>
+      <dt>Owner</dt>
+      <dd>
+        {{ file().owner.name }}<br />
+        @if (file().owner.phone) {
+          <a [href]="'tel:' + file().owner.phone">{{ file().owner.phone }}</a>
+        } @else {
+          no number
+        }
+      </dd>
+      @for (c of file().owner.contacts; track $index) {
+        <dt>{{ c.name }}, {{ roles[c.role] }}</dt>
+        <dd>
+          <a [href]="'tel:' + c.phone">{{ c.phone || 'no number' }}</a>
+        </dd>
+      }
+      <dt>Vet</dt>
+      <dd>
+        {{ file().dog.vetName || 'not told' }}
+        @if (file().dog.vetPhone) {
+          <br /><a [href]="'tel:' + file().dog.vetPhone">{{ file().dog.vetPhone }}</a>
+        }
+      </dd>
+    </dl>`,
+  styleUrl: './dog-file-view.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FactsPanel {
+  readonly file = input.required<DogFile>();
+  readonly today = input.required<string>();
+  protected readonly roles = CONTACT_ROLE_LABELS;
+
+  protected readonly facts = computed(() => {
+    const d = this.file().dog;
+    const off = d.bornWithinMonths;
+    const sure = off > 0 ? `, give or take ${off} months` : d.bornEstimated ? ', an estimate' : '';
+    return [
+      ['Age', `${ageInWords(d.born, this.today())}${sure}`],
+      ['Weight', `${d.weightKg} kg, ${d.build} build${d.size ? ', ' + d.size : ''}`],
+      ['Sex', `${d.sex}${d.neutered ? ', neutered' : ''}`],
+      ['Coat', d.coat],
+      ['Head', `${d.nose} nose, ${d.ears} ears`],
+      ['Health, as told', d.conditions.map((c) => CONDITION_LABELS[c]).join(', ') || 'nothing told'],
+      ['Medicines, as told', d.medicines.join(', ') || 'none told'],
+      ['Cannot have', d.productAllergies.join(', ') || 'nothing told'],
+      ['Sets it off', d.triggers.map((t) => (t.place ? `${t.cause} (${t.place})` : t.cause)).join(', ') || 'nothing known'],
+      ['Bite history', d.biteHistory ? 'has bitten while handled' : 'none told'],
+      ['Stands well for', d.standingSeenMinutes === null ? 'not timed yet' : `${d.standingSeenMinutes} min, seen`],
+      ['Joints', this.joints()],
+      ['Treats', d.treatsAllowed ? 'allowed' : 'not allowed'],
+    ] as const;
+  });
+  /** The last visit that felt them; older summaries did not write them down. */
+  private joints(): string {
+    const seen = this.file().visits.find((v) => v.summary.joints !== undefined);
+    if (!seen) return 'not felt yet';
+    const stiff = (Object.entries(seen.summary.joints ?? {}) as [Joint, string][])
+      .filter(([, comfort]) => comfort !== 'free')
+      .map(([joint, comfort]) => `${JOINT_LABELS[joint]} ${comfort}`);
+    const spares = seen.summary.favours ? `, spared its ${LEG_LABELS[seen.summary.favours]}` : '';
+    return `${stiff.join(', ') || 'all free'}${spares} (${seen.arrivesAt.slice(0, 10)})`;
+  }
+  protected readonly weights = computed<readonly TrendPoint[]>(() =>
+    this.file().weights.map((w) => ({ on: w.on, value: w.kg, firm: w.by === 'scale' })),
+  );
+  protected readonly change = computed(() => {
+    const found = weightChange(this.file().weights);
+    return found && Math.abs(found.change) >= 0.03 ? { showVet: found.showVet, says: sayReason(found.because) } : undefined;
+  });
+}

@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { zonesOfGroup, type ZoneId } from '@mansuet/core/anatomy';
+import type { DogFile } from '@mansuet/core/contract';
+import { learnHalfLife, noiseOrPlace, ratesByPlace, strainStep, suspectTriggers } from '@mansuet/core/learning';
+import { ACTIVITY_FACTS } from '@mansuet/core/plan';
+import { sayReason } from '@mansuet/core/reasons';
+import { breaksSeenIn, historyOf } from '@mansuet/core/visit';
+import { BodyMap, type ZonePaint } from '../body-map/body-map';
+
+const SHOWN = 6;
+/** Rates are shown from this many minutes on: less says nothing yet. Our default. */
+const FROM_MINUTES = 3;
+/** Points a minute that fill the bar. */
+const FULL_BAR = 6;
+
+/** What past visits taught about tools, places and postures, with how sure each is, on the map and as a list. */
+@Component({
+  selector: 'man-learned-panel',
+  imports: [BodyMap],
+  template: `<h2>What it minds, as seen</h2>
+    @if (rows().length > 0) {
+      <div class="minds">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Tool, place, posture</th>
+              <th scope="col">Points a minute, 90 % sure</th>
+              <th scope="col">Seen</th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (r of rows(); track r.what) {
+              <tr>
+                <td>{{ r.what }}</td>
+                <td>
+                  <span class="range" aria-hidden="true">
+                    <i [style.left.%]="r.from" [style.width.%]="r.to - r.from"></i><b [style.left.%]="r.at"></b>
+                  </span>
+                  {{ r.mean }} <span class="quiet small">({{ r.low }} to {{ r.high }})</span>
+                </td>
+                <td class="quiet small">{{ r.points }} in {{ r.minutes }} min</td>
+              </tr>
+            }
+          </tbody>
+        </table>
+        <man-body-map [paint]="paint()" [look]="file().dog" [still]="true" [compact]="true" />
+      </div>
+    } @else {
+      <p class="quiet">Nothing was timed yet. What is seen at the table collects here.</p>
+    }
+    @for (t of suspects(); track t.what) {
+      <p class="told">
+        <b>Stands out: {{ t.what }}.</b>&ngsp;<span class="small">{{ t.percent }} % sure, {{ t.minutes }} min seen. {{ t.says }}</span>
+      </p>
+    }
+    @if (rows().length > 0) {
+      <p class="quiet small">{{ recovery() }} Numbers on the map: strain seen, 1 little to 5 much.</p>
+    }`,
+  styleUrl: './dog-file-view.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LearnedPanel {
+  readonly file = input.required<DogFile>();
+  private readonly seen = computed(() => historyOf(this.file().visits.map((v) => v.summary)));
+  private readonly rates = computed(() =>
+    ratesByPlace(this.seen(), (w) => ACTIVITY_FACTS[w.activity].ratePerMinute).filter((r) => r.minutes >= FROM_MINUTES),
+  );
+  protected readonly rows = computed(() =>
+    this.rates()
+      .slice(0, SHOWN)
+      .map((r) => ({
+        what: `${r.tool.replace('_', ' ')}, ${r.group}, ${r.posture.replace('_', ' ')}`,
+        mean: r.mean.toFixed(1),
+        low: r.interval90[0].toFixed(1),
+        high: r.interval90[1].toFixed(1),
+        from: percent(r.interval90[0]),
+        to: percent(r.interval90[1]),
+        at: percent(r.mean),
+        minutes: Math.round(r.minutes),
+        points: Math.round(r.points),
+      })),
+  );
+  protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
+    const map = new Map<ZoneId, ZonePaint>();
+    const known = this.file().dog.triggers.flatMap((t) => (t.place ? zonesOfGroup(t.place) : []));
+    for (const zone of known) map.set(zone, { trigger: true });
+    // The hardest tool in a place is what its heat shows; the first zone of the group carries the number.
+    for (const r of [...this.rates()].reverse())
+      for (const zone of zonesOfGroup(r.group)) map.set(zone, { ...map.get(zone), strain: strainStep(r.mean) });
+    return map;
+  });
+  protected readonly suspects = computed(() =>
+    suspectTriggers(this.seen())
+      .slice(0, 3)
+      .map((t) => ({
+        what: `${t.tool.replace('_', ' ')}, ${t.group}, ${t.posture.replace('_', ' ')}`,
+        percent: Math.min(99, Math.round(100 * t.chance)),
+        minutes: Math.round(t.minutes),
+        says: noiseOrPlace(t.tool, t.group, this.seen()).reasons.map(sayReason).join(' '),
+      })),
+  );
+  protected readonly recovery = computed(() =>
+    learnHalfLife(breaksSeenIn(this.file().visits.map((v) => v.summary)))
+      .reasons.map(sayReason)
+      .join(' '),
+  );
+}
+
+const percent = (rate: number): number => Math.min(100, (100 * rate) / FULL_BAR);

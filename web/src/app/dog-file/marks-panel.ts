@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { zoneLabel } from '@mansuet/core/anatomy';
+import type { MarkSeen } from '@mansuet/core/contract';
+import { adviseMark, markAreaMm2, READING_ERROR_MM } from '@mansuet/core/marks';
+import { sayReason } from '@mansuet/core/reasons';
+import { TrendLine } from './trend-line';
+
+/** Each mark through time, with what its change says. Never what it is. */
+@Component({
+  selector: 'man-marks-panel',
+  imports: [TrendLine],
+  template: `<h2>Marks</h2>
+    @for (m of shown(); track m.last.markId) {
+      <div class="mark">
+        <div>
+          <p>
+            <b>{{ zone(m.last.zone) }}</b>: {{ mm(m.last.lengthMm) }} × {{ mm(m.last.widthMm) }} mm, {{ m.last.surface }},
+            {{ m.last.border }}
+          </p>
+          <p class="quiet small">
+            @if (m.points.length > 1) {
+              first {{ mm(m.first.lengthMm) }} × {{ mm(m.first.widthMm) }} mm on {{ m.first.seenOn }}, measured {{ m.points.length }} times
+              ·
+            }
+            about {{ m.areaMm2 }} mm²{{ m.doubles ? ', its area doubles in about ' + m.doubles + ' days at this pace' : '' }}
+          </p>
+          @for (line of m.says; track $index) {
+            <p [class.vet]="m.verdict !== 'watch'">{{ line }}</p>
+          }
+          @if (m.verdict !== 'watch') {
+            <p class="quiet small">We do not know what it is: that is the vet’s to say.</p>
+          }
+        </div>
+        @if (m.points.length > 1) {
+          <man-trend-line [points]="m.points" unit="mm²" [label]="'Area of the mark, ' + zone(m.last.zone)" />
+        }
+      </div>
+    }`,
+  styleUrl: './dog-file-view.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MarksPanel {
+  readonly marks = input.required<readonly MarkSeen[]>();
+  protected readonly zone = zoneLabel;
+  protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
+
+  protected readonly shown = computed(() => {
+    const byId = new Map<string, MarkSeen[]>();
+    for (const m of this.marks()) byId.set(m.markId, [...(byId.get(m.markId) ?? []), m]);
+    return [...byId.values()].flatMap((seen) => {
+      const first = seen[0];
+      const last = seen.at(-1);
+      if (!first || !last) return [];
+      const advice = adviseMark({
+        zone: last.zone,
+        seenByVet: false,
+        seen: seen.map((m) => ({ on: m.seenOn, lengthMm: m.lengthMm, widthMm: m.widthMm, border: m.border, surface: m.surface })),
+      });
+      const doubles = advice.growth.areaDoublingDays;
+      const grows = doubles !== undefined && doubles > 0 && Number.isFinite(doubles) && grewVisibly(first, last);
+      return [
+        {
+          first,
+          last,
+          points: seen.map((m) => ({ on: m.seenOn, value: Math.round(markAreaMm2(m)), firm: true })),
+          areaMm2: Math.round(advice.growth.areaMm2),
+          doubles: grows ? Math.round(doubles) : undefined,
+          verdict: advice.verdict,
+          says: advice.reasons.map(sayReason),
+        },
+      ];
+    });
+  });
+}
+
+/** More than two people's readings differ. */
+const grewVisibly = (a: MarkSeen, b: MarkSeen): boolean =>
+  b.lengthMm - a.lengthMm > READING_ERROR_MM || b.widthMm - a.widthMm > READING_ERROR_MM;

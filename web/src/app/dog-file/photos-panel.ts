@@ -1,0 +1,101 @@
+import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import { zoneLabel } from '@mansuet/core/anatomy';
+import { NEW_ID, PHOTO_KINDS, PHOTO_KIND_LABELS, PHOTO_MAX_BYTES, type DogFile, type Photo } from '@mansuet/core/contract';
+import { ApiService, NOTHING, sayFailure } from '../server/api.service';
+import { SessionService } from '../server/session.service';
+
+/** Photographs of a dog: add one, look at one large, take one away. */
+@Component({
+  selector: 'man-photos-panel',
+  template: `<h2>Photographs</h2>
+    <ul class="photos">
+      @for (p of file().photos; track p.photoId) {
+        <li>
+          <button type="button" (click)="show(p)" [attr.aria-label]="'Large: ' + says(p)">
+            <img [src]="'/api/photos/' + p.photoId + '?size=small'" [alt]="says(p)" loading="lazy" />
+          </button>
+          <span class="small">{{ says(p) }}</span>
+        </li>
+      } @empty {
+        <li class="quiet">None yet. A mark, or before and after, says more than words.</li>
+      }
+    </ul>
+    @if (session.may('record')) {
+      <div class="row">
+        @for (k of kinds; track k) {
+          <button type="button" class="chip tiny" [attr.aria-pressed]="kind() === k" (click)="kind.set(k)">{{ kindLabels[k] }}</button>
+        }
+        <label class="plain tiny add"
+          >{{ busy() ? 'Sending …' : 'Add a photograph' }}
+          <input type="file" accept="image/jpeg,image/png,image/webp" [disabled]="busy()" (change)="add($event)" />
+        </label>
+      </div>
+      <p class="quiet small">JPEG, PNG or WebP up to 10 MB. Place, time and device are taken out of it. Only with the owner’s consent.</p>
+    }
+    @if (trouble()) {
+      <p class="warn" role="alert">{{ trouble() }}</p>
+    }
+    <dialog #large>
+      @if (opened(); as p) {
+        <img [src]="'/api/photos/' + p.photoId" [alt]="says(p)" />
+        <div class="row">
+          <span>{{ says(p) }}</span>
+          @if (session.may('edit_dog')) {
+            <button type="button" class="plain tiny" (click)="remove(p)">Delete for good</button>
+          }
+          <button type="button" class="plain tiny" (click)="large.close()">Close</button>
+        </div>
+      }
+    </dialog>`,
+  styleUrl: './photos-panel.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PhotosPanel {
+  private readonly api = inject(ApiService);
+  protected readonly session = inject(SessionService);
+  readonly file = input.required<DogFile>();
+  readonly changed = output();
+  protected readonly kinds = PHOTO_KINDS;
+  protected readonly kindLabels = PHOTO_KIND_LABELS;
+  protected readonly kind = signal<Photo['kind']>('other');
+  protected readonly busy = signal(false);
+  protected readonly trouble = signal('');
+  protected readonly opened = signal<Photo | undefined>(undefined);
+  private readonly large = viewChild.required<ElementRef<HTMLDialogElement>>('large');
+
+  protected says(p: Photo): string {
+    return `${PHOTO_KIND_LABELS[p.kind]}${p.zone ? ', ' + zoneLabel(p.zone) : ''}, ${p.takenOn}`;
+  }
+  protected show(p: Photo): void {
+    this.opened.set(p);
+    this.large().nativeElement.showModal();
+  }
+
+  protected async add(event: Event): Promise<void> {
+    const field = event.target;
+    const picture = field instanceof HTMLInputElement ? field.files?.[0] : undefined;
+    if (!(field instanceof HTMLInputElement) || !picture) return;
+    this.trouble.set('');
+    if (picture.size > PHOTO_MAX_BYTES) {
+      this.trouble.set(`This picture has ${Math.ceil(picture.size / 1024 / 1024)} MB; at most 10 MB. Send a smaller one.`);
+      field.value = '';
+      return;
+    }
+    const form = new FormData();
+    form.append('kind', this.kind());
+    form.append('picture', picture);
+    this.busy.set(true);
+    const answer = await this.api.send('POST', `/dogs/${this.file().dogId}/photos`, form, NEW_ID);
+    this.busy.set(false);
+    field.value = '';
+    if (answer.ok) this.changed.emit();
+    else this.trouble.set(sayFailure(answer.failure));
+  }
+
+  protected async remove(p: Photo): Promise<void> {
+    const answer = await this.api.send('DELETE', `/photos/${p.photoId}`, undefined, NOTHING);
+    this.large().nativeElement.close();
+    if (answer.ok) this.changed.emit();
+    else this.trouble.set(sayFailure(answer.failure));
+  }
+}

@@ -1,0 +1,154 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { birthDateProblem, type DogForm } from '@mansuet/core/contract';
+import {
+  ageInWords,
+  BUILDS,
+  COATS,
+  CONDITIONS,
+  CONDITION_LABELS,
+  EAR_SETS,
+  lifeStage,
+  NOSES,
+  readWeight,
+  SEXES,
+  SIZES,
+  TAIL_SETS,
+  TRIGGER_CAUSES,
+  weightQuestion,
+  type Condition,
+  type TriggerCause,
+} from '@mansuet/core/dogs';
+import { FieldError } from '../forms/field-error';
+import { ClockService } from '../server/clock.service';
+
+export const EMPTY_DOG: DogForm = {
+  name: '',
+  sex: 'female',
+  neutered: true,
+  born: '',
+  bornEstimated: false,
+  bornWithinMonths: 0,
+  size: null,
+  weightKg: 0,
+  coat: 'curly',
+  nose: 'medium',
+  ears: 'drop',
+  tail: 'long',
+  build: 'light',
+  conditions: [],
+  biteHistory: false,
+  triggers: [],
+  treatsAllowed: true,
+  standingSeenMinutes: null,
+  vetName: '',
+  vetPhone: '',
+  medicines: [],
+  productAllergies: [],
+};
+
+/** A question about a weight that is still open; `undefined` when it is believed. */
+export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: string): string | undefined {
+  if (dog.weightKg <= 0) return undefined;
+  return weightQuestion(dog, beforeKg, dog.born === '' || lifeStage(dog, today) !== 'puppy');
+}
+
+/** The facts of a dog as fields: for the salon's own form, the owner's page and the review of what the owner wrote. */
+@Component({
+  selector: 'man-dog-fields',
+  imports: [FormsModule, NzInputModule, NzSelectModule, FieldError],
+  templateUrl: './dog-fields.html',
+  styleUrl: './dog-form.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DogFields {
+  private readonly clock = inject(ClockService);
+  readonly dog = model.required<DogForm>();
+  readonly errors = input<ReadonlyMap<string, string>>(new Map());
+  /** The last weight known, kg. */
+  readonly beforeKg = input<number | undefined>();
+  /** The weight was asked back about and is right. */
+  readonly sure = input(false);
+  readonly sureChange = output<boolean>();
+  /** The owner's page asks about bites in its own words. */
+  readonly ofOwner = input(false);
+
+  protected readonly sizes = SIZES;
+  protected readonly choices = [
+    { key: 'sex', label: 'Sex', of: SEXES },
+    { key: 'coat', label: 'Coat', of: COATS },
+    { key: 'nose', label: 'Nose', of: NOSES },
+    { key: 'ears', label: 'Ears', of: EAR_SETS },
+    { key: 'tail', label: 'Tail', of: TAIL_SETS },
+    { key: 'build', label: 'Build', of: BUILDS },
+  ] as const;
+  protected readonly sureness = [
+    { months: 0, label: 'known' },
+    { months: 2, label: '± 2 months' },
+    { months: 6, label: '± half a year' },
+    { months: 18, label: '± 1½ years' },
+  ] as const;
+  protected readonly flags = computed(() =>
+    this.ofOwner()
+      ? ([
+          { key: 'neutered', label: 'Neutered' },
+          { key: 'treatsAllowed', label: 'Treats are allowed' },
+        ] as const)
+      : ([
+          { key: 'neutered', label: 'Neutered' },
+          { key: 'treatsAllowed', label: 'Owner allows treats' },
+          { key: 'biteHistory', label: 'Has bitten while handled' },
+        ] as const),
+  );
+  protected readonly conditions = CONDITIONS;
+  protected readonly conditionLabels = CONDITION_LABELS;
+  protected readonly causes = TRIGGER_CAUSES;
+  private readonly typedWeight = signal<string | undefined>(undefined);
+  protected readonly weightText = computed(() => this.typedWeight() ?? (this.dog().weightKg > 0 ? String(this.dog().weightKg) : ''));
+  /** What was understood, when it was not plain kilograms. */
+  protected readonly weightRead = computed(() => {
+    const typed = this.typedWeight();
+    if (typed === undefined || typed.trim() === '' || /^[\d.,\s]*$/.test(typed)) return '';
+    const kg = readWeight(typed);
+    return kg === undefined ? 'This is not a weight: 7.5, 7500 g or 16 lb.' : `${kg} kg`;
+  });
+  protected readonly question = computed(() => openQuestion(this.dog(), this.beforeKg(), this.clock.today()));
+  protected readonly age = computed(() => {
+    const { born, bornWithinMonths } = this.dog();
+    if (!born || birthDateProblem(born, this.clock.today())) return '';
+    return `${bornWithinMonths > 0 ? 'about ' : ''}${ageInWords(born, this.clock.today())}`;
+  });
+  protected readonly triggers = computed(() => new Set(this.dog().triggers.map((t) => t.cause)));
+
+  protected set<K extends keyof DogForm>(key: K, value: DogForm[K]): void {
+    this.dog.update((d) => ({ ...d, [key]: value }));
+  }
+  protected setSure(months: number): void {
+    this.dog.update((d) => ({ ...d, bornWithinMonths: months, bornEstimated: months > 0 }));
+  }
+  protected setWeight(text: string): void {
+    this.typedWeight.set(text);
+    this.sureChange.emit(false);
+    this.set('weightKg', readWeight(text) ?? 0);
+  }
+  protected setList(key: 'medicines' | 'productAllergies', text: string): void {
+    this.set(
+      key,
+      text
+        .split(',')
+        .map((t) => t.trim())
+        .filter((t) => t !== ''),
+    );
+  }
+  protected toggleCondition(c: Condition): void {
+    const now = this.dog().conditions;
+    this.set('conditions', now.includes(c) ? now.filter((x) => x !== c) : [...now, c]);
+  }
+  protected toggleTrigger(cause: TriggerCause): void {
+    const now = this.dog().triggers;
+    const has = now.some((t) => t.cause === cause);
+    this.set('triggers', has ? now.filter((t) => t.cause !== cause) : [...now, { cause }]);
+  }
+}

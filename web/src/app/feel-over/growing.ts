@@ -1,0 +1,73 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
+import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
+import { JOINT_LABELS, JOINTS, LEG_LABELS } from '@mansuet/core/dogs';
+import { LOOKED_FINDINGS, LOOKED_LABELS, LOOKED_PART_LABELS, LOOKED_PARTS } from '@mansuet/core/feel-over';
+import type { HandlingPlan } from '@mansuet/core/plan';
+import { PlannerService } from '../planner/planner.service';
+import { VisitStore } from '../visit/visit-store';
+
+const HAZARDS_SHOWN = 3;
+
+/** What grows while the hands go over the dog: findings, minutes, hazards. */
+@Component({
+  selector: 'man-growing',
+  templateUrl: './growing.html',
+  styleUrl: './growing.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Growing {
+  private readonly planner = inject(PlannerService);
+  protected readonly store = inject(VisitStore);
+  readonly picked = output<ZoneId>();
+  protected readonly label = zoneLabel;
+  protected readonly jointLabels = JOINT_LABELS;
+  protected readonly legLabels = LEG_LABELS;
+  protected readonly round = Math.round;
+  protected readonly plan = signal<HandlingPlan | undefined>(undefined);
+  protected readonly trouble = signal('');
+
+  protected readonly feelOver = computed(() => this.store.state().feelOver);
+  protected readonly found = computed(() => {
+    const f = this.feelOver();
+    const looked = LOOKED_PARTS.flatMap((p) => {
+      const finding = f.looked?.[p];
+      return finding && finding !== LOOKED_FINDINGS[p][0] ? [`${LOOKED_PART_LABELS[p]} ${LOOKED_LABELS[finding]}`] : [];
+    });
+    return {
+      mats: f.zones.filter((z) => z.matGrade > 0 || z.crust || z.skin !== 'sound'),
+      marks: f.marks,
+      joints: JOINTS.filter((j) => (f.joints[j] ?? 'free') !== 'free'),
+      looked,
+    };
+  });
+  protected readonly nothing = computed(() => {
+    const f = this.found();
+    return f.mats.length + f.marks.length + f.joints.length + f.looked.length === 0 && !this.feelOver().favours;
+  });
+  /** The weightiest hazards, one line for each kind, with what is left of it after the plan's controls. */
+  protected readonly hazards = computed(() => {
+    const rows = [...(this.plan()?.register ?? [])].sort((a, b) => b.scoreBefore - a.scoreBefore || b.chanceToday - a.chanceToday);
+    const seen = new Set<string>();
+    return rows
+      .filter((r) => !seen.has(r.hazard) && seen.add(r.hazard))
+      .slice(0, HAZARDS_SHOWN)
+      .map((r) => ({ what: `${r.label}, ${zoneLabel(r.zone)}`, before: r.bandBefore, after: r.bandAfter }));
+  });
+  protected readonly forVet = computed(() => this.plan()?.notToday.filter((n) => n.to === 'vet').length ?? 0);
+
+  constructor() {
+    effect(() => {
+      const input = this.store.planInput();
+      if (!input) return;
+      this.planner.plan(input).then(
+        ({ plan }) => {
+          // An answer to an older question is not shown over a newer one.
+          if (this.store.planInput() !== input) return;
+          this.plan.set(plan);
+          this.trouble.set('');
+        },
+        (error: unknown) => this.trouble.set(`Not worked out: ${error instanceof Error ? error.message : String(error)}`),
+      );
+    });
+  }
+}

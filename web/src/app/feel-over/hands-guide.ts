@@ -1,0 +1,141 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
+import { MAT_GRADE_NAMES } from '@mansuet/core/coat';
+import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/dogs';
+import {
+  FEEL_AREA_FACTS,
+  FEEL_AREAS,
+  LOOKED_FINDINGS,
+  LOOKED_LABELS,
+  LOOKED_PART_LABELS,
+  foundBefore,
+  nextArea,
+  stiffBefore,
+  testsOfGrade,
+  type FeelArea,
+  type LookedFinding,
+  type LookedPart,
+  type OldFinding,
+} from '@mansuet/core/feel-over';
+import { VisitStore } from '../visit/visit-store';
+
+/** Nose to tail in the order of the hands: one tap a stretch when it is sound or as the last time. Any order is allowed. */
+@Component({
+  selector: 'man-hands-guide',
+  templateUrl: './hands-guide.html',
+  styleUrl: './hands-guide.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HandsGuide {
+  protected readonly store = inject(VisitStore);
+  /** A place that somebody wants to enter in detail. */
+  readonly zoneWanted = output<ZoneId>();
+  readonly jointsWanted = output();
+
+  protected readonly areas = FEEL_AREAS;
+  protected readonly facts = FEEL_AREA_FACTS;
+  protected readonly partLabels = LOOKED_PART_LABELS;
+  protected readonly findingLabels = LOOKED_LABELS;
+  private readonly chosen = signal<FeelArea | undefined>(undefined);
+
+  private readonly felt = computed(() => this.store.state().areasFelt);
+  protected readonly current = computed(() => this.chosen() ?? nextArea(new Set(this.felt().keys())));
+  protected readonly last = computed(() => this.store.context()?.lastFound ?? undefined);
+  protected readonly before = computed(() => {
+    const area = this.current();
+    if (!area) return [];
+    if (area !== 'joints') return foundBefore(area, this.last());
+    return [];
+  });
+  /** What was found there the last time, in a line. */
+  protected readonly saysBefore = computed(() => {
+    if (this.current() === 'joints') {
+      const { joints, favours } = stiffBefore(this.last());
+      return [
+        ...joints.map((j) => `${JOINT_LABELS[j]} ${this.last()?.feelOver.joints[j] ?? ''}`),
+        ...(favours ? [`spared its ${LEG_LABELS[favours]}`] : []),
+      ].join(', ');
+    }
+    return this.before()
+      .filter((f) => f.kind !== 'mark')
+      .map(sayOld)
+      .join(', ');
+  });
+  /** Marks are measured anew each time: "as before" would be a number that nobody read. */
+  protected readonly marks = computed(() =>
+    this.before().flatMap((f) => (f.kind === 'mark' && !this.store.state().feelOver.marks.some((m) => m.markId === f.markId) ? [f] : [])),
+  );
+
+  protected stateOf(area: FeelArea): 'open' | 'found' | 'sound' | 'as_before' {
+    const { zones, looks } = FEEL_AREA_FACTS[area];
+    const f = this.store.state().feelOver;
+    const found =
+      f.zones.some((z) => zones.includes(z.zone) && (z.matGrade > 0 || z.skin !== 'sound' || z.crust)) ||
+      f.marks.some((m) => zones.includes(m.zone)) ||
+      looks.some((p) => f.looked?.[p] !== undefined && f.looked[p] !== LOOKED_FINDINGS[p][0]) ||
+      (area === 'joints' && Object.values(f.joints).some((c) => c !== 'free'));
+    const as = this.felt().get(area);
+    if (!as) return found ? 'found' : 'open';
+    return found && as === 'sound' ? 'found' : as;
+  }
+  protected sayState(area: FeelArea): string {
+    const says = { open: 'not felt yet', found: 'something found', sound: 'sound', as_before: 'as the last time' };
+    return `${FEEL_AREA_FACTS[area].label}: ${says[this.stateOf(area)]}`;
+  }
+  protected findingsOf(part: LookedPart): readonly LookedFinding[] {
+    return LOOKED_FINDINGS[part];
+  }
+  protected lookedAt(part: LookedPart): LookedFinding | undefined {
+    return this.store.state().feelOver.looked?.[part];
+  }
+
+  protected go(area: FeelArea): void {
+    this.chosen.set(area);
+  }
+  protected async look(part: LookedPart, finding: LookedFinding): Promise<void> {
+    await this.store.record({ type: 'part_looked', body: { part, finding } });
+  }
+
+  /** Both hands went over it: nothing but what is written. The next stretch comes by itself. */
+  protected async sound(area: FeelArea): Promise<void> {
+    await this.store.record({ type: 'area_felt', body: { area, as: 'sound' } });
+    this.chosen.set(undefined);
+  }
+
+  /** What was there the last time is there again: written down as today's finding, so that it counts for today's plan. */
+  protected async asBefore(area: FeelArea): Promise<void> {
+    const today = this.store.state().feelOver;
+    for (const f of this.before()) {
+      if (f.kind === 'zone' && !today.zones.some((z) => z.zone === f.zone))
+        await this.store.record({ type: 'zone_felt', body: { zone: f.zone, ...testsOfGrade(f.grade), skin: f.skin, crust: f.crust } });
+      if (f.kind === 'looked' && today.looked?.[f.part] === undefined)
+        await this.store.record({ type: 'part_looked', body: { part: f.part, finding: f.finding } });
+    }
+    if (area === 'joints') {
+      const { joints, favours } = stiffBefore(this.last());
+      for (const joint of joints) {
+        const comfort = this.last()?.feelOver.joints[joint];
+        if (comfort && today.joints[joint] === undefined) await this.store.record({ type: 'joint_felt', body: { joint, comfort } });
+      }
+      if (favours && !today.favours) await this.store.record({ type: 'leg_favoured', body: { leg: favours } });
+    }
+    await this.store.record({ type: 'area_felt', body: { area, as: 'as_before' } });
+    this.chosen.set(undefined);
+  }
+  protected readonly label = zoneLabel;
+  protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
+}
+
+function sayOld(f: OldFinding): string {
+  if (f.kind === 'zone')
+    return [
+      zoneLabel(f.zone),
+      f.grade > 0 ? MAT_GRADE_NAMES[f.grade] : '',
+      f.skin !== 'sound' ? `${f.skin} skin` : '',
+      f.crust ? 'crust' : '',
+    ]
+      .filter((x) => x !== '')
+      .join(' ');
+  if (f.kind === 'looked') return `${LOOKED_PART_LABELS[f.part]} ${LOOKED_LABELS[f.finding]}`;
+  return `mark, ${zoneLabel(f.zone)}`;
+}

@@ -1,0 +1,109 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { lifeStage, MOOD_LABELS, MOODS, readWeight, weightChange, weightQuestion, type Mood } from '@mansuet/core/dogs';
+import { FIT_SIGNS, FIT_SIGN_LABELS, FIT_VERDICT_LABELS, TOLD_ITEMS, TOLD_LABELS, type FitSign, type ToldItem } from '@mansuet/core/fit';
+import { sayReason } from '@mansuet/core/reasons';
+import { USUAL_ROOM_CELSIUS } from '@mansuet/core/visit';
+import { DevicesService } from '../devices/devices.service';
+import { FieldError } from '../forms/field-error';
+import { VisitStore } from '../visit/visit-store';
+
+/** What is seen and told today: fit to groom, medicines, room, weight, mood, bites. */
+@Component({
+  selector: 'man-today-panel',
+  imports: [FieldError, FormsModule, NzInputModule],
+  templateUrl: './today-panel.html',
+  styleUrl: './feel-over.page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TodayPanel {
+  protected readonly store = inject(VisitStore);
+  readonly moodSet = output();
+  protected readonly signsOpen = signal(false);
+  protected readonly toldOpen = signal(false);
+  protected readonly moods = MOODS;
+  protected readonly moodLabels = MOOD_LABELS;
+  protected readonly signs = FIT_SIGNS;
+  protected readonly signLabels = FIT_SIGN_LABELS;
+  protected readonly toldItems = TOLD_ITEMS;
+  protected readonly toldLabels = TOLD_LABELS;
+  protected readonly weightText = signal('');
+  protected readonly weightError = signal('');
+  protected readonly weightAsked = signal<{ kg: number; says: string } | undefined>(undefined);
+
+  protected readonly feelOver = computed(() => this.store.state().feelOver);
+  protected readonly answers = computed(
+    () => this.store.state().fit ?? { signs: [], vetAgreed: false, told: [], roomCelsius: USUAL_ROOM_CELSIUS },
+  );
+  protected readonly verdict = computed(() => {
+    const fit = this.store.fit();
+    return fit && { ...fit, label: FIT_VERDICT_LABELS[fit.verdict], says: fit.reasons.map(sayReason) };
+  });
+  protected readonly needsVetWord = computed(() => (this.store.dog()?.conditions.length ?? 0) > 0);
+  /** What today's weight says against the file's. */
+  protected readonly weightSays = computed(() => {
+    const kg = this.store.state().weightKg;
+    if (kg === undefined) return undefined;
+    const before = (this.store.context()?.file.weights ?? []).filter((w) => w.on < this.store.today());
+    const change = weightChange([...before, { on: this.store.today(), kg }]);
+    return change && Math.abs(change.change) >= 0.03 ? { vet: change.showVet, says: sayReason(change.because) } : undefined;
+  });
+
+  constructor() {
+    inject(DevicesService)
+      .readings$.pipe(takeUntilDestroyed())
+      .subscribe((r) => {
+        if (r.device === 'scale') this.take(r.kg);
+      });
+  }
+
+  protected setFit(change: Partial<{ signs: FitSign[]; vetAgreed: boolean; told: ToldItem[]; roomCelsius: number }>): void {
+    const now = this.answers();
+    void this.store.record({
+      type: 'fit_answered',
+      body: { signs: [...now.signs], vetAgreed: now.vetAgreed, told: [...now.told], roomCelsius: now.roomCelsius, ...change },
+    });
+  }
+  protected toggleSign(sign: FitSign): void {
+    const signs = this.answers().signs;
+    this.setFit({ signs: signs.includes(sign) ? signs.filter((s) => s !== sign) : [...signs, sign] });
+  }
+  protected toggleTold(item: ToldItem): void {
+    const told = this.answers().told;
+    this.setFit({ told: told.includes(item) ? told.filter((t) => t !== item) : [...told, item] });
+  }
+  protected setRoom(value: number | null): void {
+    if (value !== null && value >= -10 && value <= 50) this.setFit({ roomCelsius: value });
+  }
+  protected async setMood(mood: Mood): Promise<void> {
+    await this.store.record({ type: 'mood_felt', body: { mood } });
+    this.moodSet.emit();
+  }
+  protected setBite(told: boolean): void {
+    void this.store.record({ type: 'bite_told', body: { told } });
+  }
+
+  protected typeWeight(text: string): void {
+    this.weightText.set(text);
+    this.weightError.set('');
+    if (text.trim() === '') return;
+    const kg = readWeight(text);
+    if (kg === undefined || kg < 0.3 || kg > 120) this.weightError.set('Between 0.3 and 120 kg: 7.5, or 16 lb.');
+    else this.take(kg);
+  }
+  /** A weight that may be a slip is asked back about before it is recorded. */
+  private take(kg: number): void {
+    const dog = this.store.dog();
+    const before = this.store.context()?.file.weights.at(-1)?.kg ?? dog?.weightKg;
+    const question = dog && weightQuestion({ ...dog, weightKg: kg }, before, lifeStage(dog, this.store.today()) !== 'puppy');
+    if (question) this.weightAsked.set({ kg, says: question });
+    else this.keepWeight(kg);
+  }
+  protected keepWeight(kg: number): void {
+    this.weightAsked.set(undefined);
+    this.weightText.set('');
+    void this.store.record({ type: 'weighed', body: { kg } });
+  }
+}

@@ -1,0 +1,185 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { mirrorOf, zoneFacts, zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
+import { SKIN_STATES, type SkinState } from '@mansuet/core/blades';
+import { adviseMat, gradeMat, MAT_GRADE_NAMES, type CombTest, type DryerTest, type LiftTest } from '@mansuet/core/coat';
+import { findingIn, hasKind, MARK_BORDERS, MARK_SURFACES } from '@mansuet/core/dogs';
+import { testsOfGrade } from '@mansuet/core/feel-over';
+import { sayReason } from '@mansuet/core/reasons';
+import { uuidV7, type EventBody } from '@mansuet/core/visit';
+import { DevicesService } from '../devices/devices.service';
+import { ClockService } from '../server/clock.service';
+import { VisitStore } from '../visit/visit-store';
+
+const COMB_CHOICES: readonly { id: CombTest; label: string }[] = [
+  { id: 'fine_passes', label: 'Fine teeth pass' },
+  { id: 'wide_snags', label: 'Wide teeth snag' },
+  { id: 'wide_stops', label: 'Wide teeth stop' },
+  { id: 'nothing_passes', label: 'Nothing passes' },
+];
+const LIFT_CHOICES: readonly { id: LiftTest; label: string }[] = [
+  { id: 'lifts_freely', label: 'Lifts freely' },
+  { id: 'finger_fits', label: 'A finger fits below' },
+  { id: 'skin_comes', label: 'Skin comes with it' },
+  { id: 'no_gap', label: 'One sheet, no gap' },
+];
+const USUAL_LIFT: Readonly<Record<CombTest, LiftTest>> = {
+  fine_passes: 'lifts_freely',
+  wide_snags: 'lifts_freely',
+  wide_stops: 'finger_fits',
+  nothing_passes: 'skin_comes',
+};
+type Zone = EventBody<'zone_felt'>;
+
+/** One place on the dog: comb, lift, skin, crust, and a mark that lies there. */
+@Component({
+  selector: 'man-zone-panel',
+  imports: [FormsModule, NzInputModule],
+  templateUrl: './zone-panel.html',
+  styleUrl: './feel-over.page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ZonePanel {
+  private readonly clock = inject(ClockService);
+  protected readonly store = inject(VisitStore);
+  readonly zone = input<ZoneId | undefined>();
+  readonly picked = output<ZoneId>();
+
+  protected readonly mark = signal({
+    lengthMm: 8,
+    widthMm: 6,
+    border: 'regular' as (typeof MARK_BORDERS)[number],
+    surface: 'smooth' as (typeof MARK_SURFACES)[number],
+  });
+  protected readonly markError = signal('');
+  /** The side that the next measure of the caliper goes to. */
+  private readonly caliperTo = signal<'lengthMm' | 'widthMm'>('lengthMm');
+  protected readonly combs = COMB_CHOICES;
+  protected readonly lifts = LIFT_CHOICES;
+  protected readonly skins = SKIN_STATES;
+  protected readonly borders = MARK_BORDERS;
+  protected readonly surfaces = MARK_SURFACES;
+  protected readonly gradeNames = MAT_GRADE_NAMES;
+  protected readonly label = zoneLabel;
+  private readonly feelOver = computed(() => this.store.state().feelOver);
+
+  /** What was last entered for the open zone; the comb test decides what is presumed. */
+  private readonly entered = signal<ReadonlyMap<ZoneId, Zone>>(new Map());
+  protected readonly open = computed<Zone | undefined>(() => {
+    const zone = this.zone();
+    if (!zone) return undefined;
+    const found = findingIn(this.feelOver(), zone);
+    const known = this.entered().get(zone);
+    const tests = known && gradeMat(known.comb, known.lift) === found.matGrade ? known : testsOfGrade(found.matGrade);
+    return {
+      comb: tests.comb,
+      lift: tests.lift,
+      zone,
+      skin: found.skin,
+      crust: found.crust,
+      ...(found.strangles ? { strangles: true } : {}),
+    };
+  });
+  protected readonly care = computed(() => {
+    const zone = this.zone();
+    return zone ? zoneFacts(zone).care : [];
+  });
+  /** The last time, when it was otherwise. */
+  protected readonly before = computed(() => {
+    const zone = this.zone();
+    const last = this.store.context()?.lastFound;
+    const was = zone && last?.feelOver.zones.find((z) => z.zone === zone);
+    if (!was || !last || (was.matGrade === 0 && was.skin === 'sound')) return undefined;
+    return `On ${last.on}: grade ${was.matGrade}, ${MAT_GRADE_NAMES[was.matGrade]}${was.skin === 'sound' ? '' : ', ' + was.skin + ' skin'}.`;
+  });
+  protected readonly oldMark = computed(() => {
+    const zone = this.zone();
+    return this.store
+      .context()
+      ?.file.marks.filter((x) => x.zone === zone && x.visitId !== this.store.visitId())
+      .at(-1);
+  });
+  protected readonly measured = computed(() => this.feelOver().marks.find((m) => m.zone === this.zone()));
+  /** Only after the wash, and only an open mat is a question for the dryer. */
+  protected readonly mayTestByDryer = computed(() => {
+    const zone = this.zone();
+    return zone !== undefined && this.store.state().work !== undefined && findingIn(this.feelOver(), zone).matGrade === 2;
+  });
+  protected readonly mayStrangle = computed(() => {
+    const open = this.open();
+    if (!open || gradeMat(open.comb, open.lift) < 3) return false;
+    return ['legs', 'feet', 'rear', 'ears'].includes(zoneFacts(open.zone).group);
+  });
+  protected readonly advice = computed(() => {
+    const open = this.open();
+    const dog = this.store.dog();
+    if (!open || !dog) return undefined;
+    const grade = gradeMat(open.comb, open.lift);
+    if (grade === 0) return undefined;
+    const kinds = this.store.kinds();
+    const a = adviseMat({
+      zone: open.zone,
+      grade,
+      skin: open.skin,
+      puppyOrSenior: hasKind(kinds, 'puppy') || hasKind(kinds, 'senior'),
+      intactMale: dog.sex === 'male' && !dog.neutered,
+      trained: this.store.groomer()?.trained ?? false,
+      strangles: open.strangles ?? false,
+      dryer: undefined,
+      house: this.store.house(),
+    });
+    return { grade, minutes: a.minutes, range: a.minutesRange, says: a.reasons.map(sayReason), mirror: a.alsoCheck };
+  });
+
+  constructor() {
+    inject(DevicesService)
+      .readings$.pipe(takeUntilDestroyed())
+      .subscribe((r) => {
+        if (r.device !== 'caliper') return;
+        this.setMark({ [this.caliperTo()]: Math.round(r.mm * 10) / 10 });
+        this.caliperTo.update((side) => (side === 'lengthMm' ? 'widthMm' : 'lengthMm'));
+      });
+  }
+
+  protected pickMirror(): void {
+    const zone = this.zone();
+    const mirror = zone && mirrorOf(zone);
+    if (mirror) this.picked.emit(mirror);
+  }
+
+  protected async setZone(change: Partial<Zone>): Promise<void> {
+    const open = this.open();
+    if (!open) return;
+    const body: Zone = { ...open, ...change, ...(change.comb ? { lift: USUAL_LIFT[change.comb] } : {}) };
+    this.entered.update((m) => new Map(m).set(open.zone, body));
+    await this.store.record({ type: 'zone_felt', body });
+  }
+  protected setSkin(skin: SkinState): void {
+    void this.setZone({ skin });
+  }
+  protected async testByDryer(test: DryerTest): Promise<void> {
+    const zone = this.zone();
+    if (zone) await this.store.record({ type: 'dryer_tested', body: { zone, test } });
+  }
+
+  protected setMark(change: Partial<ReturnType<typeof this.mark>>): void {
+    this.mark.update((m) => ({ ...m, ...change }));
+  }
+  protected async addMark(): Promise<void> {
+    const zone = this.zone();
+    const m = this.mark();
+    const sound = (x: number): boolean => x > 0 && x <= 300;
+    if (!sound(m.lengthMm) || !sound(m.widthMm)) {
+      this.markError.set('Length and width in mm, above 0 to 300.');
+      return;
+    }
+    this.markError.set('');
+    if (!zone) return;
+    // A mark in the same zone on an earlier visit is the same one, measured again.
+    const before = this.oldMark();
+    const markId = before?.markId ?? this.measured()?.markId ?? uuidV7(this.clock.now(), (b) => crypto.getRandomValues(b));
+    await this.store.record({ type: 'mark_felt', body: { markId, zone, ...m, isNew: before === undefined } });
+  }
+}

@@ -1,0 +1,200 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import {
+  BITE_TOLD,
+  BITE_TOLD_LABELS,
+  DOG_FORM,
+  INTAKE_ANSWER,
+  OWNER_FORM,
+  birthDateProblem,
+  type DogForm,
+  type IntakeAnswer,
+  type OwnerForm,
+  type OwnerLinkView,
+} from '@mansuet/core/contract';
+import { DogFields, EMPTY_DOG, openQuestion } from '../dogs/dog-fields';
+import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
+import { errorsOf } from '../forms/errors-of';
+import { FieldError } from '../forms/field-error';
+import { ApiService, NOTHING, fieldErrors, sayFailure } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
+
+type Stories = Pick<IntakeAnswer, 'groomedBefore' | 'fears' | 'calms' | 'hurtBefore'>;
+const NO_STORIES: Stories = { groomedBefore: '', fears: '', calms: '', hurtBefore: '' };
+/** What was typed stays on this phone until it is sent. */
+const DRAFT_KEY = 'mansuet-intake:';
+
+/** The questions before the first visit, as the owner answers them. */
+@Component({
+  selector: 'man-owner-intake',
+  imports: [DogFields, FieldError, FormsModule, NzInputModule, OwnerFields],
+  template: `<form class="stack" (ngSubmit)="send()" novalidate>
+    <h1>Before we meet your dog</h1>
+    <p>About five minutes. What you know helps us to go gently; leave out what you do not know.</p>
+    <man-dog-fields [(dog)]="dog" [errors]="errors()" [ofOwner]="true" [sure]="sure()" (sureChange)="sure.set($event)" />
+    <section class="panel stack">
+      <h2>Has it ever had to say no with its teeth?</h2>
+      <p class="quiet">
+        At home, at a vet, while groomed. Most dogs that bite are in pain or afraid. Nobody is judged; knowing keeps everyone safe.
+      </p>
+      <div class="row">
+        @for (b of bites; track b) {
+          <button type="button" class="chip" [attr.aria-pressed]="bite() === b" (click)="bite.set(b)">{{ biteLabels[b] }}</button>
+        }
+      </div>
+      <man-field-error [message]="errors().get('bite')" />
+      @if (bite() === 'bitten' || bite() === 'warned') {
+        <label class="field"
+          >What happened just before?
+          <textarea nz-input rows="3" name="biteStory" [ngModel]="biteStory()" (ngModelChange)="biteStory.set($event)"></textarea>
+          <man-field-error [message]="errors().get('biteStory')" />
+        </label>
+      }
+    </section>
+    <section class="panel stack">
+      @for (q of questions; track q.key) {
+        <label class="field"
+          >{{ q.asks }}
+          <textarea nz-input rows="2" [name]="q.key" [ngModel]="stories()[q.key]" (ngModelChange)="tell(q.key, $event)"></textarea>
+          <man-field-error [message]="errors().get(q.key)" />
+        </label>
+      }
+    </section>
+    <man-owner-fields [(owner)]="owner" [errors]="errors()" legend="You, and whom else to ring" />
+    @if (trouble()) {
+      <p class="warn" role="alert">{{ trouble() }}</p>
+    }
+    <p class="quiet small">What you typed stays on this phone until you send it. Only the salon reads it.</p>
+    <button type="submit" class="next" [disabled]="busy()">{{ busy() ? 'Sending …' : 'Send to the salon' }}</button>
+  </form>`,
+  styleUrl: './owner-page.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class OwnerIntake {
+  private readonly api = inject(ApiService);
+  private readonly clock = inject(ClockService);
+  readonly secret = input.required<string>();
+  readonly view = input.required<Extract<OwnerLinkView, { kind: 'intake' }>>();
+  readonly answered = output();
+  protected readonly bites = BITE_TOLD;
+  protected readonly biteLabels = BITE_TOLD_LABELS;
+  protected readonly questions = [
+    { key: 'groomedBefore', asks: 'Groomed before? When, and how did it go?' },
+    { key: 'fears', asks: 'What is it afraid of, or does not like?' },
+    { key: 'calms', asks: 'What calms it?' },
+    { key: 'hurtBefore', asks: 'Hurt before, here or elsewhere? Operations?' },
+  ] as const;
+  protected readonly dog = signal<DogForm>(EMPTY_DOG);
+  protected readonly owner = signal<OwnerForm>(EMPTY_OWNER);
+  protected readonly bite = signal<IntakeAnswer['bite'] | undefined>(undefined);
+  protected readonly biteStory = signal('');
+  protected readonly stories = signal<Stories>(NO_STORIES);
+  protected readonly sure = signal(false);
+  protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly trouble = signal('');
+  protected readonly busy = signal(false);
+  private readonly restored = signal(false);
+
+  constructor() {
+    effect(() => {
+      const view = this.view();
+      untracked(() => this.restore(view));
+    });
+    effect(() => {
+      const draft = {
+        dog: this.dog(),
+        owner: this.owner(),
+        bite: this.bite(),
+        biteStory: this.biteStory(),
+        ...this.stories(),
+      };
+      if (this.restored()) localStorage.setItem(DRAFT_KEY + this.secret(), JSON.stringify(draft));
+    });
+  }
+
+  private restore(view: { ownerName: string; phone: string }): void {
+    const kept = readDraft(localStorage.getItem(DRAFT_KEY + this.secret()));
+    this.dog.set({ ...EMPTY_DOG, ...kept?.dog });
+    this.owner.set({ ...EMPTY_OWNER, name: view.ownerName, phone: view.phone, ...kept?.owner });
+    this.bite.set(kept?.bite);
+    this.biteStory.set(kept?.biteStory ?? '');
+    this.stories.set({ ...NO_STORIES, ...kept?.stories });
+    this.restored.set(true);
+  }
+
+  protected tell(key: keyof Stories, text: string): void {
+    this.stories.update((s) => ({ ...s, [key]: text }));
+  }
+
+  protected async send(): Promise<void> {
+    const { standingSeenMinutes: _standing, biteHistory: _bite, ...dog } = this.dog();
+    const read = INTAKE_ANSWER.safeParse({
+      dog,
+      owner: this.owner(),
+      bite: this.bite(),
+      biteStory: this.biteStory(),
+      ...this.stories(),
+    });
+    const errors = new Map(errorsOf(read));
+    if (!this.bite()) errors.set('bite', 'Choose one. “I would rather talk about it” is an answer too.');
+    const birth = dog.born ? birthDateProblem(dog.born, this.clock.today()) : undefined;
+    if (birth) errors.set('dog.born', birth);
+    if (!errors.has('dog.weightKg') && !this.sure() && openQuestion(this.dog(), undefined, this.clock.today()))
+      errors.set('dog.weightKg', 'Answer the question below, or change the weight.');
+    this.errors.set(errors);
+    this.trouble.set(errors.size > 0 ? 'Something above needs another look. Nothing was sent yet, and nothing is lost.' : '');
+    if (!read.success || errors.size > 0) return;
+    this.busy.set(true);
+    const answer = await this.api.send('POST', `/o/${this.secret()}${this.sure() ? '?sure=weight' : ''}`, read.data, NOTHING);
+    this.busy.set(false);
+    if (answer.ok) {
+      localStorage.removeItem(DRAFT_KEY + this.secret());
+      this.answered.emit();
+      return;
+    }
+    this.trouble.set(sayFailure(answer.failure));
+    this.errors.set(fieldErrors(answer.failure));
+  }
+}
+
+/** A draft of this page's own making, field by field: what does not read as it should is left out. */
+function readDraft(text: string | null): Draft | undefined {
+  if (text === null) return undefined;
+  const raw = parsed(text);
+  if (typeof raw !== 'object' || raw === null) return undefined;
+  const at = (key: string): unknown => Reflect.get(raw, key);
+  const string = (key: string): string => {
+    const value = at(key);
+    return typeof value === 'string' ? value : '';
+  };
+  return {
+    dog: fieldsOf(DOG_FORM.shape, at('dog')),
+    owner: fieldsOf(OWNER_FORM.shape, at('owner')),
+    bite: BITE_TOLD.find((b) => b === at('bite')),
+    biteStory: string('biteStory'),
+    stories: { groomedBefore: string('groomedBefore'), fears: string('fears'), calms: string('calms'), hurtBefore: string('hurtBefore') },
+  };
+}
+
+interface Draft {
+  readonly dog: Partial<DogForm>;
+  readonly owner: Partial<OwnerForm>;
+  readonly bite: IntakeAnswer['bite'] | undefined;
+  readonly biteStory: string;
+  readonly stories: Stories;
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/** Fields of an object that pass their own checks. */
+function fieldsOf(shape: Readonly<Record<string, { safeParse(value: unknown): { success: boolean } }>>, raw: unknown): object {
+  if (typeof raw !== 'object' || raw === null) return {};
+  return Object.fromEntries(Object.entries(raw).filter(([key, value]) => shape[key]?.safeParse(value).success));
+}
