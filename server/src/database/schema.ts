@@ -154,6 +154,7 @@ interface IncidentTable {
 }
 interface DogWeightTable {
   salon_id: string;
+  weight_id: Generated<string>;
   dog_id: string;
   on_day: string;
   /** The visit whose scale gave it; none for what was typed into the file. */

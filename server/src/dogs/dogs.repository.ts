@@ -52,9 +52,15 @@ async function writeWeight(trx: InSalon, salonId: string, dogId: string, onDay: 
   await trx.insertInto('dog_weight').values({ salon_id: salonId, dog_id: dogId, on_day: onDay, visit_id: null, by: 'file', kg }).execute();
 }
 
-/** The last weight that is known of a dog, kg. */
+/** The last weight that is known of a dog, kg; on a day with several the scale's. */
 export async function lastWeight(trx: InSalon, dogId: string): Promise<number | undefined> {
-  const row = await trx.selectFrom('dog_weight').select('kg').where('dog_id', '=', dogId).orderBy('on_day', 'desc').executeTakeFirst();
+  const row = await trx
+    .selectFrom('dog_weight')
+    .select('kg')
+    .where('dog_id', '=', dogId)
+    .orderBy('on_day', 'desc')
+    .orderBy('by', 'desc')
+    .executeTakeFirst();
   return row?.kg;
 }
 

@@ -23,7 +23,7 @@ export async function takePicture(raw: Buffer): Promise<TakenPicture> {
   try {
     const format = (await sharp(raw, { limitInputPixels: MOST_PIXELS }).metadata()).format;
     if (!FORMATS.includes(format)) throw new ProblemError('bad_picture', `A ${format} file: send a JPEG, PNG or WebP picture.`);
-    const upright = sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
+    const upright = sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient();
     const within = (px: number) => upright.clone().resize(px, px, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 82 });
     const big = await within(LONGEST_PX).toBuffer({ resolveWithObject: true });
     return { picture: big.data, small: await within(SMALL_PX).toBuffer(), width: big.info.width, height: big.info.height };

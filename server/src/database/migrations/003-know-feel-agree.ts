@@ -16,10 +16,10 @@ const STATEMENTS: readonly string[] = [
   `alter table owner add column contacts jsonb not null default '[]', add column version integer not null default 1`,
   // Weights that were typed into the file; those on the scale are a projection of the visit's events.
   `create table dog_weight (
-    salon_id uuid not null, dog_id uuid not null, on_day date not null, visit_id uuid, by text not null check (by in ('scale', 'file')),
-    kg double precision not null check (kg > 0), foreign key (salon_id, dog_id) references dog,
+    salon_id uuid not null, weight_id uuid not null default gen_random_uuid(), dog_id uuid not null, on_day date not null, visit_id uuid, by text not null check (by in ('scale', 'file')),
+    kg double precision not null check (kg > 0), primary key (salon_id, weight_id), foreign key (salon_id, dog_id) references dog,
     foreign key (salon_id, visit_id) references visit on delete cascade)`,
-  `create unique index dog_weight_key on dog_weight (salon_id, dog_id, on_day, by, coalesce(visit_id, dog_id))`,
+  `create index dog_weight_dog on dog_weight (salon_id, dog_id, on_day)`,
   `create table photo (
     salon_id uuid not null, photo_id uuid not null, dog_id uuid not null, visit_id uuid, taken_on date not null,
     kind text not null check (kind in ('before', 'after', 'mark', 'other')), zone text, width integer not null, height integer not null,

@@ -28,8 +28,13 @@ describe('AgreementPage', () => {
     expect(visit.button(/^Agreed: plan/).disabled).toBeTrue();
     await answer('Agrees', 'Tight mats');
     await answer('Agrees', 'In an emergency');
+    // Nothing is agreed without a hand or a word.
+    await visit.until(() => visit.host.textContent?.includes('Sign above') === true);
+    expect(visit.button(/^Agreed: plan/).disabled).toBeTrue();
+    await visit.click('Agreed by word, I heard it');
     await visit.until(() => !visit.button(/^Agreed: plan/).disabled);
     await visit.click(/^Agreed: plan/);
+    expect(visit.store.state().agreed?.via).toBe('word');
     expect(visit.store.state().agreed?.name).toBe('Perpetua Glain');
     expect(visit.store.state().agreed?.extraMinutes).toBeGreaterThan(0);
   });

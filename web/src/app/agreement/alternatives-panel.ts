@@ -77,8 +77,8 @@ export class AlternativesPanel {
         price: p.extraPriceMinor > 0 ? `${money(p.extraPriceMinor, salon.currency)} extra` : 'no extra price',
         differs: [
           differs.peak === 0 ? '' : `strain at most ${Math.round(other.peak)} instead of ${Math.round(plan.peak)} of 100`,
-          differs.more.length > 0 ? `also ${differs.more.join(', ').toLowerCase()}` : '',
-          differs.less.length > 0 ? `without ${differs.less.join(', ').toLowerCase()}` : '',
+          differs.more.length > 0 ? `also: ${differs.more.map(short).join('; ')}` : '',
+          differs.less.length > 0 ? `without: ${differs.less.map(short).join('; ')}` : '',
         ]
           .filter((x) => x !== '')
           .join(' · '),
@@ -89,3 +89,6 @@ export class AlternativesPanel {
     this.busy.set(false);
   }
 }
+
+/** A step's label up to its colon: "Bath: body first …" is the bath. */
+const short = (label: string): string => (label.split(':')[0] ?? label).toLowerCase();

@@ -60,9 +60,11 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
   styles: `
     .made {
       display: grid;
-      grid-template-columns: auto 1fr;
+      grid-template-columns: auto minmax(0, 1fr);
       gap: 12px;
       align-items: center;
+      overflow-wrap: anywhere;
+      margin-top: 6px;
     }
     .tiny {
       min-height: 40px;

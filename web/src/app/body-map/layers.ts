@@ -5,7 +5,7 @@ export const MAP_LAYER_LABELS: Readonly<Record<MapLayer, string>> = {
   mats: 'Mats and skin',
   marks: 'Marks',
   triggers: 'Sets it off',
-  joints: 'Joints',
+  joints: 'Reach of joints',
   strain: 'Strain seen',
   plan: 'Steps',
 };

@@ -7,7 +7,7 @@ const ID = '01900000-0000-7000-8000-000000000001';
 
 describe('DogFormPage', () => {
   let fixture: ComponentFixture<DogFormPage>;
-  let sent: { method: string; path: string; body: { dog: Record<string, unknown> } }[];
+  let sent: { method: string; path: string; body: { dog: Record<string, unknown>; sure?: string[] } }[];
   let refuse: boolean;
   const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
   const input = (name: string): HTMLInputElement => host().querySelector<HTMLInputElement>(`input[name="${name}"]`)!;
@@ -33,7 +33,7 @@ describe('DogFormPage', () => {
         {
           provide: ApiService,
           useValue: {
-            send: (method: string, path: string, body: { dog: Record<string, unknown> }) => {
+            send: (method: string, path: string, body: { dog: Record<string, unknown>; sure?: string[] }) => {
               sent.push({ method, path, body });
               return Promise.resolve(
                 refuse
@@ -96,7 +96,28 @@ describe('DogFormPage', () => {
     await type('kg', '70');
     expect(host().textContent).toContain('70 kg for a light dog: is that right?');
     await save();
+    expect(sent).toEqual([]);
+    expect(host().textContent).toContain('Answer the question below');
+    chip('Yes, that is right').click();
+    await save();
     expect(sent[0]?.body.dog['weightKg']).toBe(70);
+    expect(sent[0]?.body.sure).toEqual(['dog.weightKg']);
+  });
+
+  it('reads pounds, and says what it has read', async () => {
+    await type('kg', '26.5 lb');
+    expect(host().textContent).toContain('12.02 kg');
+    await type('kg', 'twelve');
+    expect(host().textContent).toContain('This is not a weight');
+    await type('kg', '26.5 lb');
+    await save();
+    expect(sent[0]?.body.dog['weightKg']).toBe(12.02);
+  });
+
+  it('keeps how sure a birth date is', async () => {
+    chip('± half a year').click();
+    await save();
+    expect(sent[0]?.body.dog).toEqual(jasmine.objectContaining({ bornEstimated: true, bornWithinMonths: 6 }));
   });
 
   it('shows what the server refuses, and keeps what was typed', async () => {

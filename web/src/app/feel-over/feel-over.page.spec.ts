@@ -1,5 +1,14 @@
-import { openVisit, type OpenVisit } from '../testing/open-visit';
+import { NOTHING_FOUND } from '@mansuet/core/dogs';
+import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { FeelOverPage } from './feel-over.page';
+
+/** Goes to a stretch of the dog by its name. */
+async function stretch(visit: OpenVisit<FeelOverPage>, name: string): Promise<void> {
+  const button = visit.host.querySelector<HTMLButtonElement>(`button[aria-label="${name}: not felt yet"]`);
+  expect(button).withContext(name).not.toBeNull();
+  button?.click();
+  await visit.fixture.whenStable();
+}
 
 describe('FeelOverPage', () => {
   let visit: OpenVisit<FeelOverPage>;
@@ -8,7 +17,8 @@ describe('FeelOverPage', () => {
   });
   afterEach(() => visit.close());
   const pick = async (zone: string): Promise<void> => {
-    visit.host.querySelector(`[data-zone="${zone}"]`)?.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    // By name, as the keyboard does: how small a zone is on this screen does not matter.
+    visit.host.querySelector(`[data-zone="${zone}"]`)?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
     await visit.fixture.whenStable();
   };
 
@@ -62,5 +72,124 @@ describe('FeelOverPage', () => {
     await visit.until(() => visit.store.state().feelOver.joints.hip_left === 'stiff');
     await visit.click(/^Undo joint felt/);
     expect(visit.store.state().feelOver.joints.hip_left).toBeUndefined();
+  });
+
+  it('goes nose to tail in the order of the hands: thirteen taps for a sound dog, file and fit included', async () => {
+    await visit.click('Nothing speaks against it');
+    await visit.click('The vet has agreed');
+    await visit.click('still');
+    let taps = 3;
+    while (visit.host.querySelector('.taps .good')) {
+      visit.host.querySelector<HTMLButtonElement>('.taps .good')!.click();
+      const felt = visit.store.state().areasFelt.size;
+      await visit.until(() => visit.store.state().areasFelt.size > felt);
+      await visit.fixture.whenStable();
+      taps++;
+    }
+    expect(visit.store.state().areasFelt.size).toBe(9);
+    expect(taps).toBe(12);
+    expect(visit.host.textContent).toContain('Nose to tail is felt');
+    expect(visit.host.textContent).toMatch(/About \d+ min/);
+  });
+
+  it('takes what is seen at eyes, ears and nails, and shows at once what follows', async () => {
+    await visit.click('Nothing speaks against it');
+    await visit.click('The vet has agreed');
+    await visit.click('still');
+    await stretch(visit, 'Ears');
+    await visit.click('black or foul');
+    expect(visit.store.state().feelOver.looked).toEqual({ ears: 'foul' });
+    await visit.until(() => visit.host.textContent?.includes('1 for a vet') === true);
+    expect(visit.host.querySelector('.found')?.textContent).toContain('ears black or foul');
+  });
+
+  it('weighs: a slip is asked back about before it counts, a loss is for a vet', async () => {
+    const weight = visit.host.querySelector<HTMLInputElement>('input[name="weight"]')!;
+    const type = async (text: string): Promise<void> => {
+      weight.value = text;
+      weight.dispatchEvent(new Event('input'));
+      weight.dispatchEvent(new Event('blur'));
+      await visit.fixture.whenStable();
+    };
+    await type('200');
+    expect(visit.host.textContent).toContain('Between 0.3 and 120 kg');
+    await type('9');
+    expect(visit.host.textContent).toContain('It weighed 18 kg before: 50 % less now.');
+    expect(visit.store.state().weightKg).toBeUndefined();
+    await visit.click('9 kg is right');
+    expect(visit.store.state().weightKg).toBe(9);
+    await visit.click('Send weight');
+    await visit.until(() => visit.store.state().weightKg === 18);
+    expect(visit.store.planInput()).toBeUndefined();
+  });
+
+  it('measures a mark with the caliper: first the length, then the width', async () => {
+    await pick('back');
+    for (const mm of ['14.5', '9']) {
+      const slide = visit.host.querySelector<HTMLInputElement>('input[name="caliper"]')!;
+      slide.value = mm;
+      slide.dispatchEvent(new Event('input'));
+      await visit.fixture.whenStable();
+      await visit.click('Send measure');
+    }
+    await visit.click('Put it on the map');
+    expect(visit.store.state().feelOver.marks[0]).toEqual(jasmine.objectContaining({ lengthMm: 14.5, widthMm: 9 }));
+  });
+});
+
+describe('FeelOverPage of a dog that was here before', () => {
+  let visit: OpenVisit<FeelOverPage>;
+  const MARK = '01900000-0000-7000-8000-0000000000f1';
+  beforeEach(async () => {
+    visit = await openVisit(
+      FeelOverPage,
+      FELT,
+      {},
+      {
+        on: '2026-09-01',
+        feelOver: {
+          ...NOTHING_FOUND,
+          zones: [
+            { zone: 'ear_base_left', matGrade: 2, skin: 'red', crust: false },
+            { zone: 'armpit_left', matGrade: 3, skin: 'sound', crust: false },
+          ],
+          marks: [{ markId: MARK, zone: 'back', lengthMm: 8, widthMm: 6, border: 'regular', surface: 'smooth', isNew: false }],
+          joints: { hip_left: 'stiff' },
+          favours: 'hind_left',
+        },
+      },
+    );
+  });
+  afterEach(() => visit.close());
+
+  it('writes down what is as before by one tap, as findings of today', async () => {
+    await stretch(visit, 'Ears');
+    expect(visit.host.textContent).toContain('mats red skin');
+    await visit.click(/^As before/);
+    await visit.until(() => visit.store.state().areasFelt.get('ears') === 'as_before');
+    expect(visit.store.state().feelOver.zones).toEqual([{ zone: 'ear_base_left', matGrade: 2, skin: 'red', crust: false }]);
+    await stretch(visit, 'Joints');
+    await visit.click(/^As before/);
+    await visit.until(() => visit.store.state().areasFelt.has('joints'));
+    expect(visit.store.state().feelOver.joints).toEqual({ hip_left: 'stiff' });
+    expect(visit.store.state().feelOver.favours).toBe('hind_left');
+  });
+
+  it('makes what changed stand out: what was matted is sound today', async () => {
+    await stretch(visit, 'Forelegs and feet');
+    visit.host.querySelector<HTMLButtonElement>('.taps .good')!.click();
+    await visit.until(() => visit.store.state().areasFelt.has('forelegs'));
+    const zone = visit.host.querySelector('[data-zone="armpit_left"]');
+    expect(zone?.classList).toContain('changed');
+    expect(zone?.getAttribute('aria-label')).toContain('otherwise than last time');
+    expect(visit.host.querySelector('[data-zone="armpit_right"]')?.classList).not.toContain('changed');
+  });
+
+  it('asks for a mark to be measured anew, and never copies a number that nobody read', async () => {
+    await stretch(visit, 'Back and sides');
+    expect(visit.host.textContent).toContain('Measure the mark, back (8 × 6 mm on 2026-09-01)');
+    visit.host.querySelector<HTMLButtonElement>('.taps .good')!.click();
+    await visit.until(() => visit.store.state().areasFelt.has('back_and_sides'));
+    expect(visit.store.state().feelOver.marks).toEqual([]);
   });
 });

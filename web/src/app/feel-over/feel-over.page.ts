@@ -29,8 +29,9 @@ export class FeelOverPage {
   protected readonly store = inject(VisitStore);
 
   private readonly chosenTab = signal<'fit' | 'hands' | 'zone' | 'joints' | undefined>(undefined);
+  private readonly mayGo = computed(() => ['go', 'go_with_limits'].includes(this.store.fit()?.verdict ?? ''));
   /** Until somebody chooses, what is asked first is shown first. */
-  protected readonly tab = computed(() => this.chosenTab() ?? (this.ready() ? 'hands' : 'fit'));
+  protected readonly tab = computed(() => this.chosenTab() ?? (this.ready() && this.mayGo() ? 'hands' : 'fit'));
   protected readonly zone = signal<ZoneId | undefined>(undefined);
   protected readonly usualLook = USUAL_LOOK;
   protected readonly layers: readonly MapLayer[] = ['mats', 'marks', 'joints', 'triggers'];
@@ -70,7 +71,7 @@ export class FeelOverPage {
 
   /** What is asked first is answered: on to the dog. */
   protected toHands(): void {
-    if (this.store.state().fit) this.chosenTab.set('hands');
+    if (this.mayGo()) this.chosenTab.set('hands');
   }
   protected show(tab: 'fit' | 'hands' | 'zone' | 'joints'): void {
     this.chosenTab.set(tab);

@@ -5,6 +5,7 @@ import { Subject } from 'rxjs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
 import type { VisitContext } from '@mansuet/core/contract';
 import { EVENT_VERSION, VISIT_EVENT, nextStamp, uuidV7, type EventDraft, type Stamp, type VisitEvent } from '@mansuet/core/visit';
+import { EMPTY_DOG } from '../dogs/dog-fields';
 import { ApiService } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
@@ -17,24 +18,7 @@ export const DOG = '01900000-0000-7000-8000-000000000002';
 export const STAFF = '01900000-0000-7000-8000-000000000003';
 const SALON = '01900000-0000-7000-8000-000000000004';
 
-const FACTS: VisitContext['file']['dog'] = {
-  name: 'Moss',
-  sex: 'female',
-  neutered: true,
-  born: '2021-06-01',
-  bornEstimated: false,
-  weightKg: 18,
-  coat: 'curly',
-  nose: 'medium',
-  ears: 'drop',
-  tail: 'long',
-  build: 'light',
-  conditions: [],
-  biteHistory: false,
-  triggers: [],
-  treatsAllowed: true,
-  standingSeenMinutes: null,
-};
+const FACTS: VisitContext['file']['dog'] = { ...EMPTY_DOG, name: 'Moss', born: '2021-06-01', weightKg: 18 };
 
 export const BOOKED: EventDraft = {
   type: 'visit_booked',
@@ -84,7 +68,12 @@ export interface OpenVisit<T> {
 }
 
 /** A page inside a visit, on a fake server that stores everything. The rest is real: store, log, database, planner. */
-export async function openVisit<T>(page: Type<T>, drafts: readonly EventDraft[], dog: Partial<typeof FACTS> = {}): Promise<OpenVisit<T>> {
+export async function openVisit<T>(
+  page: Type<T>,
+  drafts: readonly EventDraft[],
+  dog: Partial<typeof FACTS> = {},
+  lastFound: VisitContext['lastFound'] = null,
+): Promise<OpenVisit<T>> {
   const events = written([BOOKED, ...drafts]);
   const staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer' as const, trained: true };
   const salon = {
@@ -102,7 +91,12 @@ export async function openVisit<T>(page: Type<T>, drafts: readonly EventDraft[],
       dogId: DOG,
       version: 1,
       dog: { ...FACTS, ...dog },
-      owner: { ownerId: SALON, name: 'Perpetua Glain', phone: '0550 1', email: '' },
+      owner: { ownerId: SALON, name: 'Perpetua Glain', phone: '0550 1', email: '', contacts: [], version: 1 },
+      archived: false,
+      mergedInto: null,
+      merged: [],
+      weights: [{ on: '2026-01-01', kg: 18, by: 'file' }],
+      photos: [],
       notes: [],
       visits: [],
       marks: [],
@@ -110,6 +104,7 @@ export async function openVisit<T>(page: Type<T>, drafts: readonly EventDraft[],
     staff: [staff],
     salon,
     events,
+    lastFound,
   };
   const db = new VisitDb(`spec-${crypto.randomUUID()}`);
   TestBed.configureTestingModule({
@@ -119,7 +114,7 @@ export async function openVisit<T>(page: Type<T>, drafts: readonly EventDraft[],
       {
         provide: ApiService,
         useValue: {
-          get: () => Promise.resolve({ ok: true, value: context }),
+          get: (path: string) => Promise.resolve({ ok: true, value: path.endsWith('/links') ? { links: [] } : context }),
           send: (_m: string, _p: string, body: { events: { id: string }[] }) =>
             Promise.resolve({ ok: true, value: { stored: body.events.map((e) => e.id), known: [] } }),
         },

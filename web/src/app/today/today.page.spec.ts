@@ -3,6 +3,7 @@ import { provideRouter } from '@angular/router';
 import { Subject } from 'rxjs';
 import type { Today } from '@mansuet/core/contract';
 import { replay, summarize, type EventDraft } from '@mansuet/core/visit';
+import { EMPTY_DOG } from '../dogs/dog-fields';
 import { ApiService } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
@@ -27,24 +28,7 @@ function today(drafts: readonly EventDraft[]): Today {
         visitsBefore: 0,
         events,
         summary: summarize(replay(VISIT, events)),
-        dog: {
-          name: 'Fig',
-          sex: 'female',
-          neutered: true,
-          born: '2024-01-01',
-          bornEstimated: false,
-          weightKg: 9,
-          coat: 'wool',
-          nose: 'short',
-          ears: 'drop',
-          tail: 'long',
-          build: 'light',
-          conditions: [],
-          biteHistory: false,
-          triggers: [],
-          treatsAllowed: true,
-          standingSeenMinutes: null,
-        },
+        dog: { ...EMPTY_DOG, name: 'Fig', born: '2024-01-01', weightKg: 9, coat: 'wool', nose: 'short' },
       },
     ],
   };
