@@ -60,8 +60,13 @@ test('two people change one dog: the second is told, and keeps what was typed', 
   await page.getByRole('button', { name: 'Keep the changes' }).click();
   await page.waitForURL(/\/dogs\/[^/]+$/);
   await second.getByRole('button', { name: 'Keep the changes' }).click();
-  await expect(second.getByRole('alert')).toContainText('Somebody else has changed this dog');
+  await expect(second.getByRole('alert')).toContainText('Somebody else has changed this');
   await expect(second.getByLabel('Weight, kg')).toHaveValue('3.9');
+  await second.getByRole('button', { name: 'Show what stands there now' }).click();
+  await expect(second.getByText('weight kg: 3.6')).toBeVisible();
+  await second.getByRole('button', { name: 'Keep the changes' }).click();
+  await second.waitForURL(/\/dogs\/[^/]+$/);
+  await expect(second.getByText('3.9 kg, light build')).toBeVisible();
 });
 
 test('a bather sees no button that would be refused', async ({ page }) => {

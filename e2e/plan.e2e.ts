@@ -44,6 +44,7 @@ test('the plan changes with each finding, and says why', async ({ page }) => {
   await expect(page.getByText('The left hip is stiff: let the dog lie')).toBeVisible();
 
   const bit = await change(page, visit, async () => {
+    await page.getByRole('tab', { name: 'Fit and mood' }).click();
     await page.getByRole('button', { name: 'The owner says yes' }).click();
     await expect(page.getByRole('button', { name: 'The owner says yes' })).toHaveAttribute('aria-pressed', 'true');
   });

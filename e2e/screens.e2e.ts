@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { AxeBuilder } from '@axe-core/playwright';
 import { ROOT, expect, openVisit, signIn, test } from './support.js';
 
-const SCREENS: readonly { name: string; dog?: string; path: string }[] = [
+const SCREENS: readonly { name: string; dog?: string; file?: string; path: string }[] = [
   { name: 'today', path: '/today' },
   { name: 'dogs', path: '/dogs' },
   { name: 'new dog', path: '/dogs/new' },
@@ -12,6 +12,9 @@ const SCREENS: readonly { name: string; dog?: string; path: string }[] = [
   { name: 'feel over', dog: 'Moss', path: 'feel_over' },
   { name: 'agree', dog: 'Moss', path: 'agree' },
   { name: 'plan', dog: 'Ottoline', path: 'plan' },
+  { name: 'dog file', file: 'Ottoline', path: '/dogs' },
+  { name: 'intakes', path: '/intakes' },
+  { name: 'messages', path: '/messages' },
   { name: 'house rules', path: '/house-rules' },
   { name: 'table', dog: 'Nettle', path: 'work' },
   { name: 'hand back', dog: 'Bramble', path: 'hand_back' },
@@ -30,6 +33,10 @@ for (const size of [
         await page.goto('/today');
         await openVisit(page, screen.dog, screen.path);
       } else await page.goto(screen.path);
+      if (screen.file) {
+        await page.getByRole('link', { name: screen.file, exact: true }).click();
+        await page.waitForURL(/\/dogs\/[0-9a-f-]{36}$/);
+      }
       await page.waitForTimeout(400);
       await expect(page.locator('h1').first()).toBeVisible();
       const { violations } = await new AxeBuilder({ page }).analyze();

@@ -79,7 +79,24 @@ export async function feelOver(page: Page, findings: () => Promise<void> = () =>
 }
 
 export async function pickZone(page: Page, zone: string): Promise<void> {
-  await page.locator(`[data-zone="${zone}"] .ground`).first().click();
+  await page.locator(`.views [data-zone="${zone}"] .ground`).first().click();
+  // Small places are magnified first.
+  const magnified = page.locator(`.inset [data-zone="${zone}"] .ground`).first();
+  if (await magnified.isVisible()) await magnified.click();
+  await expect(page.getByRole('tab', { name: 'Zone' })).toHaveAttribute('aria-selected', 'true');
+}
+
+/** Draws in the field for a signature. */
+export async function sign(page: Page): Promise<void> {
+  const pad = page.locator('man-signature-field canvas');
+  await pad.scrollIntoViewIfNeeded();
+  const box = await pad.boundingBox();
+  if (!box) throw new Error('no field to sign in');
+  await page.mouse.move(box.x + 30, box.y + 60);
+  await page.mouse.down();
+  for (let i = 1; i <= 12; i++) await page.mouse.move(box.x + 30 + i * 12, box.y + 60 + (i % 2 === 0 ? 24 : -24), { steps: 3 });
+  await page.mouse.up();
+  await expect(page.getByRole('img', { name: 'Signature field, signed' })).toBeVisible();
 }
 
 /** Answers every consent and goes to the plan. */
@@ -92,6 +109,7 @@ export async function agree(page: Page): Promise<void> {
     await open.first().click();
     await expect(open).toHaveCount(before - 1);
   }
+  await sign(page);
   await page.getByRole('button', { name: 'Agreed: plan' }).click();
   await page.waitForURL('**/plan');
 }

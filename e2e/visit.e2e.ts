@@ -88,6 +88,7 @@ test('the same by keyboard alone', async ({ page }) => {
     await page.keyboard.press('Enter');
     await expect(open).toHaveCount(before - 1);
   }
+  await press('Agreed by word, I heard it');
   await press('Agreed: plan');
   await page.waitForURL('**/plan');
   await press('Take it to the table');

@@ -31,6 +31,9 @@ export async function test(only: readonly string[]): Promise<number> {
     MANSUET_WEB_DIR: WEB_DIST,
     MANSUET_ADMIN_URL: cluster.url('mansuet_admin', 'postgres'),
   };
+  // Only browser tests whose name has these words: for work on one of them.
+  const wanted = process.env['MANSUET_GREP'];
+  const grep = wanted ? ['--grep', wanted] : [];
   const stages: Stage[] = [
     { name: 'format', go: () => run(bin('prettier'), ['--check', '.', '--log-level', 'warn'], NPX) },
     { name: 'lint', go: () => run(bin('eslint'), ['.'], NPX) },
@@ -43,7 +46,10 @@ export async function test(only: readonly string[]): Promise<number> {
     {
       name: 'browser',
       go: () =>
-        run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { show: true, env: { ...serverEnv, FORCE_COLOR: '0' } }),
+        run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...grep], {
+          show: true,
+          env: { ...serverEnv, FORCE_COLOR: '0' },
+        }),
     },
   ];
   let passed = 0;

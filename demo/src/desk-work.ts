@@ -20,7 +20,15 @@ async function anIntake(db: Database, who: Who, now: Date): Promise<void> {
   if (!like) return;
   const { standingSeenMinutes: _standing, biteHistory: _bite, ...facts } = formOf(like, now);
   const answer: IntakeAnswer = {
-    dog: { ...facts, name: 'Tansy', coat: 'wool', weightKg: 8.4, size: 'small', born: yearsBefore(now, 2), triggers: [{ cause: 'dryer' }] },
+    dog: {
+      ...facts,
+      name: 'Purslane',
+      coat: 'wool',
+      weightKg: 8.4,
+      size: 'small',
+      born: yearsBefore(now, 2),
+      triggers: [{ cause: 'dryer' }],
+    },
     owner: {
       name: 'Leopoldine Farrow',
       phone: '0550 100201',

@@ -89,6 +89,8 @@ export const DOG_FILE = z.object({
   /** Other files of the same dog, read as part of this one. */
   merged: z.array(z.object({ dogId: z.uuid(), name: z.string(), owner: z.string() })).default([]),
   weights: z.array(WEIGHT_SEEN).default([]),
+  /** Marks that a vet has seen, as told, with the day. */
+  vetSeen: z.array(z.object({ markId: z.uuid(), on: z.iso.date() })).default([]),
   photos: z.array(PHOTO).default([]),
   notes: z.array(DOG_NOTE),
   visits: z.array(PAST_VISIT),

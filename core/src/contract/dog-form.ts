@@ -88,3 +88,5 @@ export const DOG_CHANGE = z.strictObject({ dog: DOG_FORM, version: z.number().in
 export const OWNER_CHANGE = z.strictObject({ owner: OWNER_FORM, version: z.number().int().min(1) });
 /** Two files of one dog: the other one is read as part of this one, and can be taken out again. */
 export const DOG_MERGE = z.strictObject({ other: z.uuid() });
+/** A vet has looked at a mark on this day; `null` takes it back. */
+export const MARK_VET = z.strictObject({ on: z.iso.date('Give the day.').nullable() });

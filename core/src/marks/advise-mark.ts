@@ -17,6 +17,8 @@ export interface MarkQuestion {
   readonly seen: readonly MarkSeen[];
   /** The owner says that a vet has looked at it, at the size and look it has now or had before. */
   readonly seenByVet: boolean;
+  /** When a vet saw it, ISO date: change is then counted from that day, and size alone no longer sends it there. */
+  readonly vetOn?: string | undefined;
 }
 
 export const MARK_ADVICE = ['watch', 'show_vet', 'show_vet_now'] as const;
@@ -53,7 +55,10 @@ const ALARMING: readonly MarkSeen['surface'][] = ['oozing', 'bleeding'];
  * @example adviseMark({ zone: 'back', seen: [{ on: '2026-11-01', lengthMm: 12, widthMm: 8, … }], seenByVet: false }).verdict // => 'show_vet'
  */
 export function adviseMark(q: MarkQuestion): MarkAdvice {
-  const seen = [...q.seen].sort((a, b) => a.on.localeCompare(b.on));
+  const seen = sinceVet(
+    [...q.seen].sort((a, b) => a.on.localeCompare(b.on)),
+    q.vetOn,
+  );
   const first = seen[0];
   const last = seen[seen.length - 1];
   if (!first || !last) throw new RangeError('adviseMark: no measurement');
@@ -74,16 +79,24 @@ export function adviseMark(q: MarkQuestion): MarkAdvice {
   const doubles = growth.areaDoublingDays;
   if (doubles !== undefined && doubles > 0 && doubles <= QUICK_DOUBLING_DAYS && grew(first, last))
     find('show_vet_now', 'mark.quick', 0.95, { days: Math.round(doubles) });
-  if (!q.seenByVet) {
+  const seenByVet = q.seenByVet || q.vetOn !== undefined;
+  if (!seenByVet) {
     if (Math.max(last.lengthMm, last.widthMm) >= SHOW_FROM_MM) find('show_vet', 'mark.one_centimetre', 0.8, { mm: SHOW_FROM_MM });
     if (daysBetween(first.on, last.on) >= SHOW_AFTER_DAYS) find('show_vet', 'mark.stays', 0.7, { days: SHOW_AFTER_DAYS });
     if (last.border === 'irregular') find('show_vet', 'mark.irregular', 0.8);
     if (last.surface !== 'smooth' && !ALARMING.includes(last.surface)) find('show_vet', 'mark.surface', 0.7, { surface: last.surface });
   }
   if (found.length === 0)
-    return { verdict: 'watch', growth, reasons: [reason(q.seenByVet ? 'mark.stable' : 'mark.new_small', { zone }, 0.3)] };
+    return { verdict: 'watch', growth, reasons: [reason(seenByVet ? 'mark.stable' : 'mark.new_small', { zone }, 0.3)] };
   const verdict = MARK_ADVICE[Math.max(...found.map((f) => MARK_ADVICE.indexOf(f.verdict)))] ?? 'show_vet_now';
   return { verdict, growth, reasons: byWeight(found.map((f) => f.because)) };
+}
+
+/** Measurements from the last one that the vet could have seen. */
+function sinceVet(inOrder: readonly MarkSeen[], vetOn: string | undefined): readonly MarkSeen[] {
+  if (vetOn === undefined) return inOrder;
+  const known = inOrder.filter((m) => m.on <= vetOn).length;
+  return inOrder.slice(Math.max(0, known - 1));
 }
 
 /** Growth from the first to the last measurement. */

@@ -30,7 +30,7 @@ describe('the database', () => {
         (select a.attname from pg_index i join pg_attribute a on a.attrelid = c.oid and a.attnum = i.indkey[0] where i.indrelid = c.oid and i.indisprimary) as first
       from pg_class c join pg_namespace n on n.oid = c.relnamespace
       where n.nspname = 'public' and c.relkind = 'r' and c.relname not like 'kysely%' and c.relname <> 'session'`);
-    expect(rows.length).toBe(16);
+    expect(rows.length).toBe(17);
     for (const r of rows)
       expect(r)
         .withContext(r.name)

@@ -16,6 +16,7 @@ export interface Tables {
   mark_seen: MarkSeenTable;
   incident: IncidentTable;
   dog_weight: DogWeightTable;
+  mark_vet: MarkVetTable;
   photo: PhotoTable;
   owner_link: OwnerLinkTable;
   message: MessageTable;
@@ -213,4 +214,10 @@ interface SearchPostingTable {
   dog_id: string;
   /** In the dog's own name; else in a person's. */
   of_dog: boolean;
+}
+interface MarkVetTable {
+  salon_id: string;
+  dog_id: string;
+  mark_id: string;
+  seen_on: string;
 }

@@ -151,3 +151,18 @@ export async function removeNote(trx: InSalon, dogId: string, noteId: string): P
     .executeTakeFirst();
   return row && { kind: row.kind, text: row.text, saidBy: row.said_by };
 }
+
+/** A vet has looked at a mark, as the owner tells it. @param on ISO date, `null` takes it back @returns whether this dog has the mark */
+export async function setMarkSeenByVet(trx: InSalon, salonId: string, dogId: string, markId: string, on: string | null): Promise<boolean> {
+  const mark = await trx
+    .selectFrom('mark_seen')
+    .innerJoin('dog', 'dog.dog_id', 'mark_seen.dog_id')
+    .select('mark_id')
+    .where('mark_id', '=', markId)
+    .where((eb) => eb.or([eb('mark_seen.dog_id', '=', dogId), eb('dog.merged_into', '=', dogId)]))
+    .executeTakeFirst();
+  if (!mark) return false;
+  await trx.deleteFrom('mark_vet').where('dog_id', '=', dogId).where('mark_id', '=', markId).execute();
+  if (on !== null) await trx.insertInto('mark_vet').values({ salon_id: salonId, dog_id: dogId, mark_id: markId, seen_on: on }).execute();
+  return true;
+}

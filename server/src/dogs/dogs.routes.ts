@@ -1,12 +1,32 @@
 import { Router } from 'express';
-import { DOG_CHANGE, DOG_MERGE, DOG_NOTE_FORM, NEW_DOG, OWNER_CHANGE, birthDateProblem, type DogForm } from '@mansuet/core/contract';
+import {
+  DOG_CHANGE,
+  MARK_VET,
+  DOG_MERGE,
+  DOG_NOTE_FORM,
+  NEW_DOG,
+  OWNER_CHANGE,
+  birthDateProblem,
+  type DogForm,
+} from '@mansuet/core/contract';
 import { lifeStage, weightQuestion } from '@mansuet/core/dogs';
 import type { Database } from '../database/database.js';
 import { ProblemError } from '../problems/problem-error.js';
 import { readId } from '../problems/read-id.js';
 import { searchDogs } from '../search/search-dogs.js';
 import { requireAction } from '../sign-in/require-session.js';
-import { addDog, addNote, archiveDog, changeDog, changeOwner, lastWeight, mergeDogs, removeNote, unmergeDog } from './dogs.repository.js';
+import {
+  addDog,
+  addNote,
+  archiveDog,
+  changeDog,
+  changeOwner,
+  lastWeight,
+  mergeDogs,
+  removeNote,
+  setMarkSeenByVet,
+  unmergeDog,
+} from './dogs.repository.js';
 import { readDogFile } from './read-dog-file.js';
 
 const CHANGED_MEANWHILE = 'Somebody else has changed this since you opened it. Load it again; what you typed stays here.';
@@ -112,6 +132,15 @@ export function dogRoutes(db: Database, clock: () => Date): Router {
     const gone = await db.inSalon(salonId, (trx) => removeNote(trx, readId(request.params.dogId), readId(request.params.noteId)));
     if (!gone) throw new ProblemError('not_found');
     response.json(gone);
+  });
+  router.put('/dogs/:dogId/marks/:markId/vet', async (request, response) => {
+    const { salonId } = await requireAction(db, request, 'record');
+    const { on } = MARK_VET.parse(request.body);
+    if (on !== null && on > today())
+      throw new ProblemError('bad_input', undefined, [{ path: 'on', message: 'This day has not come yet.' }]);
+    const [dogId, markId] = [readId(request.params.dogId), readId(request.params.markId)];
+    if (!(await db.inSalon(salonId, (trx) => setMarkSeenByVet(trx, salonId, dogId, markId, on)))) throw new ProblemError('not_found');
+    response.status(204).end();
   });
   return router;
 }

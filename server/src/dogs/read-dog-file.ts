@@ -35,6 +35,7 @@ export async function readDogFile(trx: InSalon, dogId: string): Promise<DogFile 
     .orderBy('on_day')
     .orderBy('by')
     .execute();
+  const vetSeen = await trx.selectFrom('mark_vet').select(['mark_id as markId', 'seen_on as on']).where('dog_id', 'in', ids).execute();
   const photos = await trx
     .selectFrom('photo')
     .select(['photo_id', 'taken_on', 'kind', 'zone', 'visit_id', 'width', 'height'])
@@ -60,6 +61,7 @@ export async function readDogFile(trx: InSalon, dogId: string): Promise<DogFile 
     visits: visits.map((v) => ({ visitId: v.visit_id, arrivesAt: v.arrives_at.toISOString(), groomer: v.groomer, summary: v.summary })),
     marks: marks.flatMap(markOf),
     weights,
+    vetSeen,
     photos: photos.map(photoOf),
   };
 }

@@ -18,7 +18,8 @@ export async function indexDog(trx: Transaction<Tables> | Kysely<Tables>, by: Fo
   const postings = [
     ...[...new Set(ofDog)].map((word) => ({ word, of_dog: true })),
     ...[...new Set(ofPeople)].map((word) => ({ word, of_dog: false })),
-  ];
+    // In one order for all: two people who enter dogs at once wait for each other's words, and never both.
+  ].sort((a, b) => (a.word < b.word ? -1 : a.word > b.word ? 1 : 0));
   await trx.deleteFrom('search_posting').where('salon_id', '=', by.salonId).where('dog_id', '=', by.dogId).execute();
   for (const { word } of postings) {
     await sql`insert into search_word (salon_id, word, sounds)

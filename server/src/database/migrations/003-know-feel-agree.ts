@@ -1,7 +1,7 @@
 import { sql, type Kysely } from 'kysely';
 import { phoneDigits, searchWords } from '@mansuet/core/search';
 
-const SALON_TABLES = ['dog_weight', 'photo', 'owner_link', 'message', 'search_word', 'search_posting'] as const;
+const SALON_TABLES = ['dog_weight', 'mark_vet', 'photo', 'owner_link', 'message', 'search_word', 'search_posting'] as const;
 
 const STATEMENTS: readonly string[] = [
   // Trusted: the owner of a database may have it. Only for how many letters two words differ by.
@@ -20,6 +20,10 @@ const STATEMENTS: readonly string[] = [
     kg double precision not null check (kg > 0), primary key (salon_id, weight_id), foreign key (salon_id, dog_id) references dog,
     foreign key (salon_id, visit_id) references visit on delete cascade)`,
   `create index dog_weight_dog on dog_weight (salon_id, dog_id, on_day)`,
+  // As the owner tells it: a vet has looked at a mark on that day.
+  `create table mark_vet (
+    salon_id uuid not null, dog_id uuid not null, mark_id uuid not null, seen_on date not null, primary key (salon_id, dog_id, mark_id),
+    foreign key (salon_id, dog_id) references dog)`,
   `create table photo (
     salon_id uuid not null, photo_id uuid not null, dog_id uuid not null, visit_id uuid, taken_on date not null,
     kind text not null check (kind in ('before', 'after', 'mark', 'other')), zone text, width integer not null, height integer not null,

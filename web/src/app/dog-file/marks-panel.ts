@@ -1,8 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { zoneLabel } from '@mansuet/core/anatomy';
-import type { MarkSeen } from '@mansuet/core/contract';
+import type { DogFile, MarkSeen } from '@mansuet/core/contract';
 import { adviseMark, markAreaMm2, READING_ERROR_MM } from '@mansuet/core/marks';
 import { sayReason } from '@mansuet/core/reasons';
+import { ApiService, NOTHING, sayFailure } from '../server/api.service';
+import { SessionService } from '../server/session.service';
 import { TrendLine } from './trend-line';
 
 /** Each mark through time, with what its change says. Never what it is. */
@@ -30,30 +32,50 @@ import { TrendLine } from './trend-line';
           @if (m.verdict !== 'watch') {
             <p class="quiet small">We do not know what it is: that is the vet’s to say.</p>
           }
+          @if (m.vetOn) {
+            <p class="quiet small">
+              A vet saw it by {{ m.vetOn }}, as told; change counts from then.
+              @if (session.may('record')) {
+                <button type="button" class="linklike" (click)="vet(m.last.markId, null)">Not so</button>
+              }
+            </p>
+          } @else if (session.may('record')) {
+            <button type="button" class="plain tiny" (click)="vet(m.last.markId, today())">A vet has seen it</button>
+          }
         </div>
         @if (m.points.length > 1) {
           <man-trend-line [points]="m.points" unit="mm²" [label]="'Area of the mark, ' + zone(m.last.zone)" />
         }
       </div>
+    }
+    @if (trouble()) {
+      <p class="warn" role="alert">{{ trouble() }}</p>
     }`,
   styleUrl: './dog-file-view.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MarksPanel {
-  readonly marks = input.required<readonly MarkSeen[]>();
+  private readonly api = inject(ApiService);
+  protected readonly session = inject(SessionService);
+  readonly file = input.required<DogFile>();
+  readonly today = input.required<string>();
+  readonly changed = output();
+  protected readonly trouble = signal('');
   protected readonly zone = zoneLabel;
   protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
 
   protected readonly shown = computed(() => {
     const byId = new Map<string, MarkSeen[]>();
-    for (const m of this.marks()) byId.set(m.markId, [...(byId.get(m.markId) ?? []), m]);
+    for (const m of this.file().marks) byId.set(m.markId, [...(byId.get(m.markId) ?? []), m]);
     return [...byId.values()].flatMap((seen) => {
       const first = seen[0];
       const last = seen.at(-1);
       if (!first || !last) return [];
+      const vetOn = this.file().vetSeen.find((v) => v.markId === last.markId)?.on;
       const advice = adviseMark({
         zone: last.zone,
         seenByVet: false,
+        vetOn,
         seen: seen.map((m) => ({ on: m.seenOn, lengthMm: m.lengthMm, widthMm: m.widthMm, border: m.border, surface: m.surface })),
       });
       const doubles = advice.growth.areaDoublingDays;
@@ -62,6 +84,7 @@ export class MarksPanel {
         {
           first,
           last,
+          vetOn,
           points: seen.map((m) => ({ on: m.seenOn, value: Math.round(markAreaMm2(m)), firm: true })),
           areaMm2: Math.round(advice.growth.areaMm2),
           doubles: grows ? Math.round(doubles) : undefined,
@@ -71,6 +94,13 @@ export class MarksPanel {
       ];
     });
   });
+
+  /** As the owner tells it; `null` takes it back. */
+  protected async vet(markId: string, on: string | null): Promise<void> {
+    const answer = await this.api.send('PUT', `/dogs/${this.file().dogId}/marks/${markId}/vet`, { on }, NOTHING);
+    this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+    if (answer.ok) this.changed.emit();
+  }
 }
 
 /** More than two people's readings differ. */

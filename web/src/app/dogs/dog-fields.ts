@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, model, out
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { ZONE_GROUPS, type ZoneGroup } from '@mansuet/core/anatomy';
 import { birthDateProblem, type DogForm } from '@mansuet/core/contract';
 import {
   ageInWords,
@@ -76,6 +77,7 @@ export class DogFields {
   readonly ofOwner = input(false);
 
   protected readonly sizes = SIZES;
+  protected readonly groups = ZONE_GROUPS;
   protected readonly choices = [
     { key: 'sex', label: 'Sex', of: SEXES },
     { key: 'coat', label: 'Coat', of: COATS },
@@ -145,6 +147,13 @@ export class DogFields {
   protected toggleCondition(c: Condition): void {
     const now = this.dog().conditions;
     this.set('conditions', now.includes(c) ? now.filter((x) => x !== c) : [...now, c]);
+  }
+  /** One place for each cause, or anywhere. */
+  protected setPlace(cause: TriggerCause, place: ZoneGroup | null): void {
+    this.set(
+      'triggers',
+      this.dog().triggers.map((t) => (t.cause === cause ? { cause, ...(place ? { place } : {}) } : t)),
+    );
   }
   protected toggleTrigger(cause: TriggerCause): void {
     const now = this.dog().triggers;

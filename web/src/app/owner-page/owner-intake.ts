@@ -56,7 +56,14 @@ const DRAFT_KEY = 'mansuet-intake:';
       @for (q of questions; track q.key) {
         <label class="field"
           >{{ q.asks }}
-          <textarea nz-input rows="2" [name]="q.key" [ngModel]="stories()[q.key]" (ngModelChange)="tell(q.key, $event)"></textarea>
+          <textarea
+            nz-input
+            rows="2"
+            [name]="q.key"
+            [attr.name]="q.key"
+            [ngModel]="stories()[q.key]"
+            (ngModelChange)="tell(q.key, $event)"
+          ></textarea>
           <man-field-error [message]="errors().get(q.key)" />
         </label>
       }
@@ -149,6 +156,7 @@ export class OwnerIntake {
     const answer = await this.api.send('POST', `/o/${this.secret()}${this.sure() ? '?sure=weight' : ''}`, read.data, NOTHING);
     this.busy.set(false);
     if (answer.ok) {
+      this.restored.set(false);
       localStorage.removeItem(DRAFT_KEY + this.secret());
       this.answered.emit();
       return;

@@ -97,6 +97,7 @@ export async function openVisit<T>(
       merged: [],
       weights: [{ on: '2026-01-01', kg: 18, by: 'file' }],
       photos: [],
+      vetSeen: [],
       notes: [],
       visits: [],
       marks: [],

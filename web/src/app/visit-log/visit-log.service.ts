@@ -162,7 +162,8 @@ export class VisitLog implements OnDestroy {
         this.status.set(waiting.length > 0 ? 'waiting' : 'saved');
         return;
       }
-      this.status.set('sending');
+      // A retry is not yet a success: until the server has answered, the entries are on this device alone.
+      if (this.status() === 'saved') this.status.set('sending');
       const batch = waiting.filter((k) => k.visitId === visitId).slice(0, BATCH);
       const answer = await this.api.send('POST', `/visits/${visitId}/events`, { events: batch.map((k) => k.event) }, BATCH_TAKEN);
       if (answer.ok) {

@@ -1,0 +1,92 @@
+import { dogKinds } from '../dogs/index.js';
+import { makePlan } from '../plan/index.js';
+import { sayReason } from '../reasons/index.js';
+import { anInput, TODAY } from '../testing/dogs.js';
+import {
+  alternativesTo,
+  compareWith,
+  CONSENT_IDS,
+  CONSENT_LABELS,
+  CONSENT_TEXT_VERSION,
+  CONSENT_TEXTS,
+  consentText,
+  isSigned,
+  isWorthOffering,
+  proposeAgreement,
+  SIGNATURE,
+  signaturePath,
+} from './index.js';
+
+const pad = (...strokes: number[][]) => ({ width: 300, height: 120, strokes });
+
+describe('a signature', () => {
+  it('is more than a slip of the finger', () => {
+    expect(isSigned(undefined)).toBeFalse();
+    expect(isSigned(pad([10, 10]))).toBeFalse();
+    expect(isSigned(pad([10, 10, 20, 10], [40, 10, 50, 10]))).toBeFalse();
+    expect(isSigned(pad([10, 10, 40, 10], [40, 10, 60, 10]))).toBeTrue();
+  });
+  it('draws as one path, dots included', () => {
+    expect(signaturePath(pad([1, 2, 3, 4], [9, 9]))).toBe('M1 2L3 4M9 9l1 0');
+  });
+  it('has a size that a log can carry, and no place outside the pad', () => {
+    expect(SIGNATURE.safeParse(pad([1, 2, 3, 4])).success).toBeTrue();
+    for (const wrong of [
+      pad(),
+      pad([1]),
+      pad([-1, 2]),
+      pad([1.5, 2]),
+      pad(Array.from({ length: 2002 }, () => 1)),
+      { ...pad([1, 2]), width: 9 },
+    ])
+      expect(SIGNATURE.safeParse(wrong).success).withContext(JSON.stringify(wrong).slice(0, 60)).toBeFalse();
+  });
+});
+
+describe('the words of a consent', () => {
+  it('are found again by their version: a signature is worth the words it stands under', () => {
+    for (const id of CONSENT_IDS) {
+      expect(consentText(id, CONSENT_TEXT_VERSION)).toBe(CONSENT_TEXTS[id]);
+      expect(CONSENT_LABELS[id]).toBeTruthy();
+    }
+    expect(consentText('muzzle', '1999-1')).toBeUndefined();
+  });
+});
+
+describe('alternatives', () => {
+  const mats = { zones: [{ zone: 'side_left' as const, matGrade: 2 as const, skin: 'sound' as const, crust: false }] };
+  const input = anInput({ asked: { items: ['bath', 'body_clip', 'face', 'nails'], wantedMm: 13, sessionMinutes: 150 } }, {}, mats);
+  const offered = alternativesTo(input, dogKinds(input.dog, input.feelOver, TODAY));
+
+  it('are other wishes of the same visit, each with what it means', () => {
+    expect(offered.map((a) => a.id)).toEqual(['shorter', 'with_helper', 'more_time', 'welfare_only']);
+    for (const a of offered) {
+      expect(sayReason(a.because)).not.toContain('…');
+      expect(a.input.feelOver).toBe(input.feelOver);
+    }
+    expect(offered.find((a) => a.id === 'welfare_only')?.input.asked.items).toEqual(['nails']);
+  });
+
+  it('are not offered where they are what is asked for', () => {
+    const plain = anInput({ helperThere: true, asked: { items: ['nails'], wantedMm: 3, sessionMinutes: 60 } });
+    expect(alternativesTo(plain, []).map((a) => a.id)).toEqual(['more_time']);
+  });
+
+  it('are compared by what differs, and a plan that is the same is none', () => {
+    const base = makePlan(input);
+    const welfare = makePlan(offered.find((a) => a.id === 'welfare_only')!.input);
+    const d = compareWith(base, welfare);
+    expect(d.minutes).toBeLessThan(0);
+    expect(d.less.some((l) => l.startsWith('Bath'))).toBeTrue();
+    expect(d.more).toEqual([]);
+    expect(isWorthOffering(d)).toBeTrue();
+    expect(compareWith(base, base)).toEqual({ minutes: 0, peak: 0, more: [], less: [] });
+    expect(isWorthOffering(compareWith(base, base))).toBeFalse();
+  });
+
+  it('the agreement says where the wanted length cannot be promised, and how much can', () => {
+    const tight = anInput({ asked: input.asked }, {}, { zones: [{ zone: 'armpit_left', matGrade: 3, skin: 'sound', crust: false }] });
+    const says = proposeAgreement(makePlan(tight), tight, 90).possible.map(sayReason);
+    expect(says).toContain('13 mm was asked for; in left armpit no comb passes, so 1.5 mm can be promised there.');
+  });
+});

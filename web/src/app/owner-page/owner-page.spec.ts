@@ -1,0 +1,179 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import { CONSENT_TEXTS } from '@mansuet/core/agreement';
+import { FakeApi, buttonOf, settle, typeInto } from '../testing/fake-api';
+import { OwnerLinkPage } from './owner-link.page';
+
+const SECRET = 'a-secret';
+const LATER = '2030-01-01T00:00:00.000Z';
+const AGREEMENT = {
+  kind: 'agreement',
+  salonName: 'Tidewrack',
+  vetPhone: '0550 9',
+  answeredAt: null,
+  expiresAt: LATER,
+  offer: {
+    dogName: 'Moss',
+    asked: ['nails'],
+    possible: ['1 step in about 8 min.'],
+    notToday: ['For a vet: ears.'],
+    extra: 'No extra price.',
+    extraMinutes: 0,
+    extraPriceMinor: 0,
+    consents: [
+      { id: 'vet_emergency', text: CONSENT_TEXTS.vet_emergency, required: true },
+      { id: 'photographs', text: CONSENT_TEXTS.photographs, required: false },
+    ],
+    textVersion: '2026-11-1',
+    currency: 'EUR',
+  },
+};
+const INTAKE = {
+  kind: 'intake',
+  salonName: 'Tidewrack',
+  vetPhone: '0550 9',
+  answeredAt: null,
+  expiresAt: LATER,
+  ownerName: 'Cordula Wake',
+  phone: '0550 7',
+};
+
+describe('the owner’s page', () => {
+  let api: FakeApi;
+  let fixture: ComponentFixture<OwnerLinkPage>;
+  const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
+  const text = (): string => host().textContent?.replace(/\s+/g, ' ') ?? '';
+  const open = async (view: unknown): Promise<void> => {
+    api.answers.set(`GET /o/${SECRET}`, view);
+    fixture = TestBed.createComponent(OwnerLinkPage);
+    fixture.componentRef.setInput('secret', SECRET);
+    await settle(fixture);
+  };
+  const send = async (): Promise<void> => {
+    host().querySelector<HTMLButtonElement>('button[type=submit]')!.click();
+    await settle(fixture);
+  };
+  const draw = async (): Promise<void> => {
+    const canvas = host().querySelector('canvas')!;
+    const box = canvas.getBoundingClientRect();
+    const at = (type: string, x: number, y: number): void => {
+      const init = {
+        clientX: box.left + x,
+        clientY: box.top + y,
+        bubbles: true,
+        pointerId: 1,
+        buttons: type === 'pointerup' ? 0 : 1,
+        isPrimary: true,
+        pressure: 0.5,
+      };
+      (type === 'pointerdown' ? canvas : window).dispatchEvent(new PointerEvent(type, init));
+    };
+    at('pointerdown', 20, 60);
+    for (let i = 1; i < 12; i++) {
+      at('pointermove', 20 + i * 14, i % 2 ? 30 : 90);
+      await new Promise((done) => setTimeout(done, 20));
+    }
+    at('pointerup', 180, 60);
+    await settle(fixture);
+  };
+
+  beforeEach(() => {
+    api = new FakeApi();
+    TestBed.configureTestingModule({ providers: [provideRouter([]), ...api.providers()] });
+    localStorage.clear();
+  });
+
+  it('shows what is possible and what is not, and sends nothing that is half answered', async () => {
+    await open(AGREEMENT);
+    expect(text()).toContain('1 step in about 8 min.');
+    expect(text()).toContain('For a vet: ears.');
+    await send();
+    expect(text()).toContain('Something is still open above.');
+    expect(text()).toContain('Sign with your finger.');
+    expect(text()).toContain('Write your name.');
+    expect(api.sent.some((s) => s.method === 'POST')).toBeFalse();
+  });
+
+  it('sends answers, limit and signature, and thanks with a copy', async () => {
+    await open(AGREEMENT);
+    const agree = [...host().querySelectorAll('button')].filter((b) => b.textContent?.trim() === 'I agree');
+    agree[0]?.click();
+    [...host().querySelectorAll('button')].filter((b) => b.textContent?.trim() === 'No')[1]?.click();
+    await settle(fixture);
+    typeInto(host(), 'limit', '250');
+    typeInto(host(), 'ownerName', 'Cordula Wake');
+    await draw();
+    api.answers.set(`GET /o/${SECRET}`, { ...AGREEMENT, answeredAt: '2026-11-25T10:00:00.000Z' });
+    await send();
+    const [body] = api.bodies('POST', `/o/${SECRET}`) as [{ signature: { strokes: number[][] } }];
+    expect(body).toEqual(
+      jasmine.objectContaining({
+        name: 'Cordula Wake',
+        answers: [
+          { id: 'vet_emergency', agreed: true },
+          { id: 'photographs', agreed: false },
+        ],
+        limitMinor: 25_000,
+      }),
+    );
+    expect(body.signature.strokes.flat().every((n) => Number.isInteger(n) && n >= 0)).toBeTrue();
+    expect(text()).toContain('Thank you');
+    expect(host().querySelector('a')?.getAttribute('href')).toBe(`/api/o/${SECRET}/agreement.pdf`);
+  });
+
+  it('says in words why a link does not open', async () => {
+    api.refusals.set(`GET /o/${SECRET}`, {
+      code: 'gone',
+      title: 'This is over.',
+      detail: 'This link has run out. Ask the salon for a new one.',
+    });
+    await open(undefined);
+    expect(host().querySelector('[role=alert]')?.textContent).toContain('This link has run out.');
+  });
+
+  it('asks before the first visit without blame, and keeps on the phone what was typed', async () => {
+    await open(INTAKE);
+    expect(text()).toContain('Nobody is judged');
+    expect(host().querySelector<HTMLInputElement>('input[name=ownerName]')?.value).toBe('Cordula Wake');
+    typeInto(host(), 'name', 'Pomfret');
+    typeInto(host(), 'calms', 'Humming.');
+    await settle(fixture);
+    fixture.destroy();
+    await open(INTAKE);
+    expect(host().querySelector<HTMLInputElement>('input[name=name]')?.value).toBe('Pomfret');
+    expect(host().querySelector<HTMLTextAreaElement>('textarea[name=calms]')?.value).toBe('Humming.');
+    await send();
+    expect(text()).toContain('Choose one. “I would rather talk about it” is an answer too.');
+    expect(text()).toContain('nothing is lost');
+  });
+
+  it('throws a draft away that is not of its making', async () => {
+    localStorage.setItem(`mansuet-intake:${SECRET}`, '{"dog":{"conditions":"all","name":"Pom"},"bite":"maybe"}');
+    await open(INTAKE);
+    expect(host().querySelector<HTMLInputElement>('input[name=name]')?.value).toBe('Pom');
+    expect(host().querySelectorAll('[aria-pressed=true]').length).toBeGreaterThan(0);
+    localStorage.setItem(`mansuet-intake:${SECRET}`, 'not json');
+    fixture.destroy();
+    await open(INTAKE);
+    expect(host().querySelector<HTMLInputElement>('input[name=name]')?.value).toBe('');
+  });
+
+  it('sends the intake when it is whole', async () => {
+    await open(INTAKE);
+    typeInto(host(), 'name', 'Pomfret');
+    typeInto(host(), 'born', '2023-03-01');
+    typeInto(host(), 'kg', '7');
+    buttonOf(host(), 'It growled or snapped the air').click();
+    await settle(fixture);
+    typeInto(host(), 'biteStory', 'Someone took its bone.');
+    await send();
+    expect(api.bodies('POST', `/o/${SECRET}`)[0]).toEqual(
+      jasmine.objectContaining({
+        bite: 'warned',
+        biteStory: 'Someone took its bone.',
+        dog: jasmine.objectContaining({ name: 'Pomfret', weightKg: 7 }),
+      }),
+    );
+    expect(localStorage.getItem(`mansuet-intake:${SECRET}`)).toBeNull();
+  });
+});
