@@ -35,6 +35,7 @@ export interface AppParts {
 
 const BODY_LIMIT = '1mb';
 const SESSION_MS = 14 * 3600_000;
+const RENEW_MS = 10 * 60_000;
 
 /** The HTTP application. Nothing in it holds state of its own, so that several may run side by side. */
 export function createApp(parts: AppParts): Express {
@@ -87,6 +88,8 @@ export function createApp(parts: AppParts): Express {
         pool: parts.db.pool,
         tableName: 'session',
         pruneSessionInterval: 900,
+        // A write to the disk for each request would be most of its time: see below.
+        disableTouch: true,
         errorLog: (...args: unknown[]) => parts.log.warn({ args }, 'session store'),
       }),
       resave: false,
@@ -95,6 +98,12 @@ export function createApp(parts: AppParts): Express {
       cookie: { httpOnly: true, sameSite: 'strict', maxAge: SESSION_MS },
     }),
   );
+  // A session that is used lives on: written down every few minutes, not with every tap.
+  api.use((request, _response, next) => {
+    const now = parts.clock().getTime();
+    if (request.session.who && now - (request.session.renewedMs ?? 0) > RENEW_MS) request.session.renewedMs = now;
+    next();
+  });
   api.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();

@@ -2,7 +2,7 @@ import { lettersWrong, phoneDigits, readSearch, searchWords } from './index.js';
 
 describe('search words', () => {
   it('drop accents, case and signs, and keep words of every script', () => {
-    expect(searchWords('Zoë O’Brán-Hale')).toEqual(['zoe', 'obran', 'hale']);
+    expect(searchWords('Noémi O’Brán-Hale')).toEqual(['noemi', 'obran', 'hale']);
     expect(searchWords('  Straße, Łukasz & Søren ')).toEqual(['strasse', 'lukasz', 'soren']);
     expect(searchWords('Бим')).toEqual(['бим']);
     expect(searchWords('?!')).toEqual([]);

@@ -4,8 +4,8 @@ const FUZZY_FROM_LETTERS = 3;
 export const PHONE_DIGITS_FROM = 3;
 
 /**
- * Letters without accents, in lower case, other characters as gaps: "Zoë O’Brán" and "zoe o'bran" are the same.
- * @example searchWords('Zoë O’Brán-Hale') // => ['zoe', 'obran', 'hale']
+ * Letters without accents, in lower case, other characters as gaps: "Noémi O’Brán" and "noemi o'bran" are the same.
+ * @example searchWords('Noémi O’Brán-Hale') // => ['noemi', 'obran', 'hale']
  */
 export function searchWords(text: string): string[] {
   const plain = text

@@ -133,7 +133,7 @@ describe('the search', () => {
     browser = new Browser(server.url);
     await browser.foundSalon();
     await enter('Bramble', 'Wilhelmina Osk', '0550 100101');
-    await enter('Brandy', 'Zoë Léger', '0550 100102');
+    await enter('Brandy', 'Noémi Léger', '0550 100102');
     await enter('Fig', 'Philippa Drum', '0550 (100) 103');
     await enter('Kestrel', 'Meyer Catherine', '+43 660 555 12');
     await enter('Ottoline', 'Bramble Hayward', '0550 100105');
@@ -159,8 +159,8 @@ describe('the search', () => {
     expect(await find('maier')).toContain('Kestrel');
   });
   it('does not mind accents', async () => {
-    expect(await find('zoe leger')).toEqual(['Brandy']);
-    expect(await find('Zoë')).toEqual(['Brandy']);
+    expect(await find('noemi leger')).toEqual(['Brandy']);
+    expect(await find('Noémi')).toEqual(['Brandy']);
   });
   it('finds by digits of a phone, however either was written', async () => {
     expect(await find('100 103')).toEqual(['Fig']);

@@ -21,7 +21,7 @@ export async function searchDogs(trx: InSalon, text: string, archived: boolean):
   let scores: Map<string, number> | undefined;
   for (const word of words) scores = both(scores, await byWord(trx, word));
   if (digits !== '') scores = both(scores, await byPhone(trx, digits));
-  const best = [...(scores ?? [])].sort((a, b) => b[1] - a[1]).slice(0, DOGS_LISTED * 2);
+  const best = [...(scores ?? [])].sort((a, b) => b[1] - a[1]).slice(0, DOGS_LISTED + DOGS_LISTED / 4);
   const rank = new Map(best);
   const rows = await rowsOf(trx, [...rank.keys()], archived);
   return {
@@ -70,8 +70,10 @@ async function rowsOf(trx: InSalon, ids: readonly string[] | undefined, archived
   if (ids?.length === 0) return [];
   let query = trx
     .selectFrom('dog')
-    .innerJoin('owner', 'owner.owner_id', 'dog.owner_id')
-    .select(['dog.dog_id', 'dog.name', 'owner.name as owner', 'owner.phone', 'dog.born', 'dog.coat', 'dog.weight_kg', 'dog.archived_at'])
+    .select(['dog.dog_id', 'dog.name', 'dog.born', 'dog.coat', 'dog.weight_kg', 'dog.archived_at'])
+    // One look-up for each dog shown: a join would read every owner of the salon.
+    .select((eb) => eb.selectFrom('owner').select('owner.name').whereRef('owner.owner_id', '=', 'dog.owner_id').as('owner'))
+    .select((eb) => eb.selectFrom('owner').select('owner.phone').whereRef('owner.owner_id', '=', 'dog.owner_id').as('phone'))
     .select((eb) =>
       eb
         .selectFrom('visit')
@@ -88,8 +90,8 @@ async function rowsOf(trx: InSalon, ids: readonly string[] | undefined, archived
   return rows.map((r) => ({
     dogId: r.dog_id,
     name: r.name,
-    owner: r.owner,
-    phone: r.phone,
+    owner: r.owner ?? '',
+    phone: r.phone ?? '',
     born: r.born,
     coat: r.coat,
     weightKg: r.weight_kg,

@@ -9,6 +9,8 @@ declare module 'express-session' {
   interface SessionData {
     who: Who;
     csrf: string;
+    /** When its end was last put off, Unix time in ms. */
+    renewedMs: number;
   }
 }
 
