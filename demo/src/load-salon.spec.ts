@@ -7,6 +7,9 @@ import { searchDogs } from '@mansuet/server/search/search-dogs';
 import { readToday } from '@mansuet/server/visits/visits.repository';
 import { specServer, type SpecServer } from '@mansuet/server/testing/spec-salon';
 import type { Who } from '@mansuet/server/sign-in/sign-in.repository';
+import { listLinks } from '@mansuet/server/owner-links/owner-links.repository';
+import { readMessages } from '@mansuet/server/messages/gateway';
+import { loadDeskWork } from './desk-work.js';
 import { DEMO_DOGS, formOf } from './dogs.js';
 import { demoLead, foundDemoSalon, loadPast, loadToday, todayIsEmpty } from './load-salon.js';
 import { PAST_INCIDENTS } from './past-incidents.js';
@@ -106,4 +109,38 @@ describe('the seeded generator', () => {
     expect(mean).toBeCloseTo(1.2, 1);
   });
   it('refuses to pick from nothing', () => expect(() => seeded(1).pick([])).toThrowError(RangeError));
+});
+
+describe('the desk of the demo salon', () => {
+  let server: SpecServer;
+  beforeAll(async () => {
+    server = await specServer();
+  });
+  afterAll(() => server.close());
+
+  it('has an intake that waits for its review, a message, and photographs of marks that the file shows', async () => {
+    const now = new Date();
+    const who = await foundDemoSalon(server.db);
+    if (!who) throw new Error('not founded');
+    await loadPast(server.db, who, now);
+    await loadDeskWork(server.db, who, now);
+    await server.db.inSalon(who.salonId, async (trx) => {
+      const [intake] = await listLinks(trx, undefined, now);
+      expect([intake?.state, intake?.intake?.dog.name]).toEqual(['answered', 'Purslane']);
+      expect((await readMessages(trx)).length).toBe(1);
+      const [found] = (await searchDogs(trx, 'ottoline', false)).dogs;
+      const file = await readDogFile(trx, found?.dogId ?? '');
+      expect(file?.photos.map((p) => [p.kind, p.zone])).toEqual([
+        ['mark', 'side_right'],
+        ['mark', 'side_right'],
+      ]);
+      expect(file?.weights.length).toBeGreaterThan(3);
+      expect(file?.visits.some((v) => v.summary.joints !== undefined)).toBeTrue();
+    });
+  });
+
+  it('invents names that are those of no demo dog twice', () => {
+    expect(new Set(DEMO_DOGS.map((d) => d.name)).size).toBe(DEMO_DOGS.length);
+    expect(DEMO_DOGS.map((d) => d.name)).not.toContain('Purslane');
+  });
 });

@@ -59,7 +59,9 @@ describe('the dog’s file', () => {
     expect((await browser.send('PUT', `/api/dogs/${id}/archived`)).status).toBe(204);
     expect((await find('moss')).map((d) => d.dogId)).not.toContain(id);
     expect((await find('moss', true)).find((d) => d.dogId === id)?.archived).toBeTrue();
+    await expectAsync(bookVisit(browser, id)).toBeRejectedWithError(/was put away: bring it back first/);
     expect((await browser.send('DELETE', `/api/dogs/${id}/archived`)).status).toBe(204);
+    await bookVisit(browser, id);
     expect((await find('moss')).map((d) => d.dogId)).toContain(id);
     expect((await file(id)).notes[0]?.text).toBe('Quiet voice.');
   });

@@ -34,8 +34,8 @@ export function readBatch(visitId: string, raw: readonly unknown[]): VisitEvent[
 export async function appendEvents(trx: InSalon, salonId: string, visitId: string, events: readonly VisitEvent[]): Promise<BatchTaken> {
   // Two tablets on one visit take turns, so that each projection is made from all events.
   await sql`select pg_advisory_xact_lock(hashtextextended(${visitId}, 0))`.execute(trx);
-  await checkPeople(trx, events);
   const before = await readEvents(trx, visitId);
+  await checkPeople(trx, events, new Set(before.map((e) => e.id)));
   if (before.length === 0 && !events.some((e) => e.type === 'visit_booked'))
     throw new ProblemError('not_found', 'This visit was never booked here.');
   const inserted = await trx
@@ -67,15 +67,23 @@ export async function appendEvents(trx: InSalon, salonId: string, visitId: strin
 }
 
 /** People and dogs that events name must be of this salon; what row-level security hides is nowhere. */
-async function checkPeople(trx: InSalon, events: readonly VisitEvent[]): Promise<void> {
+async function checkPeople(trx: InSalon, events: readonly VisitEvent[], known: ReadonlySet<string>): Promise<void> {
   const staff = new Set((await trx.selectFrom('staff').select('staff_id').execute()).map((s) => s.staff_id));
   const errors: FieldError[] = [];
   for (const [i, e] of events.entries()) {
     if (!staff.has(e.by)) errors.push({ path: `events.${i}.by`, message: 'nobody here has this id' });
-    if (e.type !== 'visit_booked') continue;
+    // What is stored already was right when it came: sent again, it is not asked about anew.
+    if (e.type !== 'visit_booked' || known.has(e.id)) continue;
     if (!staff.has(e.body.groomerId)) errors.push({ path: `events.${i}.body.groomerId`, message: 'nobody here has this id' });
-    const dog = await trx.selectFrom('dog').select('dog_id').where('dog_id', '=', e.body.dogId).executeTakeFirst();
-    if (!dog) errors.push({ path: `events.${i}.body.dogId`, message: 'no dog here has this id' });
+    const dog = await trx.selectFrom('dog').select(['archived_at', 'merged_into']).where('dog_id', '=', e.body.dogId).executeTakeFirst();
+    const message = !dog
+      ? 'no dog here has this id'
+      : dog.merged_into
+        ? 'this file is part of another one: book there'
+        : dog.archived_at
+          ? 'this dog was put away: bring it back first'
+          : undefined;
+    if (message) errors.push({ path: `events.${i}.body.dogId`, message });
   }
   if (errors.length > 0) throw new ProblemError('bad_input', 'No event of this batch was stored.', errors);
 }

@@ -61,7 +61,8 @@ export class BodyMap {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly paint = input<ReadonlyMap<ZoneId, ZonePaint>>(new Map());
   readonly joints = input<ReadonlyMap<Joint, JointComfort>>(new Map());
-  readonly look = input<Look>(USUAL_LOOK);
+  /** Ears, tail, nose and build; a usual dog while they are not known. */
+  readonly look = input<Look | undefined>();
   readonly selected = input<ZoneId | undefined>();
   /** Only shown, not touched. */
   readonly still = input(false);
@@ -79,7 +80,7 @@ export class BodyMap {
   protected readonly insetSize = INSET;
 
   protected readonly pictures = computed<readonly Picture[]>(() => {
-    const look = this.look();
+    const look = this.look() ?? USUAL_LOOK;
     const flank = flankView(look);
     const flanks = [compileView('left flank', flank, 'left', false), compileView('right flank', flank, 'right', true)];
     if (this.compact()) return flanks;

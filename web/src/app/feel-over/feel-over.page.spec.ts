@@ -44,6 +44,17 @@ describe('FeelOverPage', () => {
     expect(visit.host.querySelector('.zone-name')?.textContent).toBe('right armpit');
   });
 
+  it('asks what a blade may stop at, before it does: skin first where it is loose, each with its own answer', async () => {
+    await pick('armpit_left');
+    expect(visit.host.textContent).not.toContain('If a blade stops here');
+    await visit.click('Wide teeth stop');
+    const asked = [...visit.host.querySelectorAll('details b')].map((b) => b.textContent);
+    expect(asked[0]).toBe('Is a fold of skin lifted into the teeth?');
+    expect(asked.length).toBe(3);
+    await visit.click('Nothing passes');
+    expect(visit.host.querySelector('details b')?.textContent).toBe('Does the blade stop at a mat that it does not get under?');
+  });
+
   it('keeps skin and crust of the zone when the comb test changes', async () => {
     await pick('groin_left');
     await visit.click('red');

@@ -6,7 +6,6 @@ import { changedZones, FEEL_AREA_FACTS, FEEL_AREAS } from '@mansuet/core/feel-ov
 import { sayReason } from '@mansuet/core/reasons';
 import { zonesOfGroup } from '@mansuet/core/anatomy';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
-import { USUAL_LOOK } from '../body-map/drawing/shapes';
 import type { MapLayer } from '../body-map/layers';
 import { StandIns } from '../devices/stand-ins';
 import { VisitStore } from '../visit/visit-store';
@@ -33,7 +32,6 @@ export class FeelOverPage {
   /** Until somebody chooses, what is asked first is shown first. */
   protected readonly tab = computed(() => this.chosenTab() ?? (this.ready() && this.mayGo() ? 'hands' : 'fit'));
   protected readonly zone = signal<ZoneId | undefined>(undefined);
-  protected readonly usualLook = USUAL_LOOK;
   protected readonly layers: readonly MapLayer[] = ['mats', 'marks', 'joints', 'triggers'];
 
   private readonly feelOver = computed(() => this.store.state().feelOver);

@@ -3,10 +3,11 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { mirrorOf, zoneFacts, zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
-import { SKIN_STATES, type SkinState } from '@mansuet/core/blades';
+import { answerResistance, likelyCauses, RESISTANCE_QUESTIONS, SKIN_STATES, type SkinState } from '@mansuet/core/blades';
 import { adviseMat, gradeMat, MAT_GRADE_NAMES, type CombTest, type DryerTest, type LiftTest } from '@mansuet/core/coat';
 import { findingIn, hasKind, MARK_BORDERS, MARK_SURFACES } from '@mansuet/core/dogs';
 import { testsOfGrade } from '@mansuet/core/feel-over';
+import { competenceOf } from '@mansuet/core/plan';
 import { sayReason } from '@mansuet/core/reasons';
 import { uuidV7, type EventBody } from '@mansuet/core/visit';
 import { DevicesService } from '../devices/devices.service';
@@ -131,6 +132,19 @@ export class ZonePanel {
       house: this.store.house(),
     });
     return { grade, minutes: a.minutes, range: a.minutesRange, says: a.reasons.map(sayReason), mirror: a.alsoCheck };
+  });
+
+  /** What a blade may stop at in this place, and the answer to each: asked before the first stroke, not after it. */
+  protected readonly resistance = computed(() => {
+    const open = this.open();
+    const grade = open ? gradeMat(open.comb, open.lift) : 0;
+    if (!open || (grade < 2 && !this.oldMark() && !this.measured())) return [];
+    const competence = competenceOf(this.store.groomer()?.trained ?? false);
+    const markHere = this.measured() !== undefined || this.oldMark() !== undefined;
+    return likelyCauses({ zone: open.zone, matGrade: grade, markHere }).map((cause) => ({
+      asks: RESISTANCE_QUESTIONS[cause],
+      says: answerResistance({ cause, zone: open.zone, blade: '10', competence }).reasons.map(sayReason).join(' '),
+    }));
   });
 
   constructor() {
