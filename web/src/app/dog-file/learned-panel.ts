@@ -10,8 +10,8 @@ import { BodyMap, type ZonePaint } from '../body-map/body-map';
 const SHOWN = 6;
 /** Rates are shown from this many minutes on: less says nothing yet. Our default. */
 const FROM_MINUTES = 3;
-/** Points a minute that fill the bar. */
-const FULL_BAR = 6;
+/** Points a minute that fill the bar when nothing is harder. */
+const FULL_BAR = 4;
 
 /** What past visits taught about tools, places and postures, with how sure each is, on the map and as a list. */
 @Component({
@@ -65,21 +65,23 @@ export class LearnedPanel {
   private readonly rates = computed(() =>
     ratesByPlace(this.seen(), (w) => ACTIVITY_FACTS[w.activity].ratePerMinute).filter((r) => r.minutes >= FROM_MINUTES),
   );
-  protected readonly rows = computed(() =>
-    this.rates()
-      .slice(0, SHOWN)
-      .map((r) => ({
-        what: `${r.tool.replace('_', ' ')}, ${r.group}, ${r.posture.replace('_', ' ')}`,
-        mean: r.mean.toFixed(1),
-        low: r.interval90[0].toFixed(1),
-        high: r.interval90[1].toFixed(1),
-        from: percent(r.interval90[0]),
-        to: percent(r.interval90[1]),
-        at: percent(r.mean),
-        minutes: Math.round(r.minutes),
-        points: Math.round(r.points),
-      })),
-  );
+  protected readonly rows = computed(() => {
+    const shown = this.rates().slice(0, SHOWN);
+    // One scale for all rows, up to the hardest one.
+    const full = Math.max(FULL_BAR, ...shown.map((r) => r.interval90[1]));
+    const percent = (rate: number): number => (100 * rate) / full;
+    return shown.map((r) => ({
+      what: `${r.tool.replace('_', ' ')}, ${r.group}, ${r.posture.replace('_', ' ')}`,
+      mean: r.mean.toFixed(1),
+      low: r.interval90[0].toFixed(1),
+      high: r.interval90[1].toFixed(1),
+      from: percent(r.interval90[0]),
+      to: percent(r.interval90[1]),
+      at: percent(r.mean),
+      minutes: Math.round(r.minutes),
+      points: Math.round(r.points),
+    }));
+  });
   protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
     const map = new Map<ZoneId, ZonePaint>();
     const known = this.file().dog.triggers.flatMap((t) => (t.place ? zonesOfGroup(t.place) : []));
@@ -105,5 +107,3 @@ export class LearnedPanel {
       .join(' '),
   );
 }
-
-const percent = (rate: number): number => Math.min(100, (100 * rate) / FULL_BAR);
