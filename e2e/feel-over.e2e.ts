@@ -52,7 +52,7 @@ test('what was found the last time is confirmed by one tap, and a closed browser
 
 test('small places are magnified under the finger; scale and caliper send their readings', async ({ page }) => {
   await signIn(page, 'odette');
-  await bookDog(page, 'Wren');
+  await bookDog(page, 'Pepperwort');
   await page.getByRole('button', { name: 'I have read it: feel over' }).click();
   await page.locator('.views [data-zone="dewclaw_left"] .ground').first().click();
   const magnified = page.getByRole('dialog', { name: 'Small places, magnified' });
@@ -71,7 +71,7 @@ test('small places are magnified under the finger; scale and caliper send their 
   await page.getByRole('tab', { name: 'Fit and mood' }).click();
   await page.getByRole('slider', { name: 'Scale' }).fill('9');
   await page.getByRole('button', { name: 'Send weight' }).click();
-  await expect(page.getByText('A toy dog of 9 kg?')).toBeVisible();
+  await expect(page.getByText(/It weighed .* kg before/)).toBeVisible();
   await page.getByRole('button', { name: '9 kg is right' }).click();
   await expect(page.getByText('on the scale today')).toBeVisible();
 });

@@ -62,7 +62,14 @@ export function createApp(parts: AppParts): Express {
       strictTransportSecurity: false,
     }),
   );
-  app.use(pinoHttp({ logger: parts.log, autoLogging: false }));
+  app.use(
+    pinoHttp({
+      logger: parts.log,
+      autoLogging: false,
+      // The address of an owner's link is its key: it never stands in a log.
+      serializers: { req: (r: { method: string; url: string }) => ({ method: r.method, url: withoutSecret(r.url) }) },
+    }),
+  );
   app.use(compression({ filter: (request, response) => request.path !== '/api/live' && compression.filter(request, response) }));
 
   const api = express.Router();
@@ -125,4 +132,9 @@ export function createApp(parts: AppParts): Express {
   app.use(notFound);
   app.use(handleProblems);
   return app;
+}
+
+/** `withoutSecret('/api/o/abc/agreement.pdf') // => '/api/o/…/agreement.pdf'` */
+export function withoutSecret(url: string): string {
+  return url.replace(/\/o\/[^/?]+/, '/o/…');
 }

@@ -148,7 +148,7 @@ const APPLY: Appliers = {
     s.consents.set(consent, { ...answer, atMs: e.stamp.wallMs });
   },
   agreed: (s, e) => {
-    s.agreed = { ...e.body, atMs: e.stamp.wallMs };
+    s.agreed = { ...e.body, eventId: e.id, atMs: e.stamp.wallMs };
   },
   plan_accepted: (s, { body }) => {
     s.plan = body.plan;

@@ -122,6 +122,8 @@ export interface VisitState {
         readonly atMs: number;
         readonly extraMinutes: number;
         readonly extraPriceMinor: number;
+        /** The event that closed it: taken back when the owner changes something. */
+        readonly eventId: string;
         readonly signature?: Signature | undefined;
         readonly via?: 'screen' | 'link' | 'word' | undefined;
       }

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { CONSENT_TEXTS, CONSENT_TEXT_VERSION } from '@mansuet/core/agreement';
 import { DOG_FILE, EVENTS_ANSWER, MESSAGES, NEW_LINK, OWNER_LINKS, type NewLink } from '@mansuet/core/contract';
 import { replay, type VisitState } from '@mansuet/core/visit';
+import { withoutSecret } from '../app.js';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
 
 const SIGNATURE = { width: 300, height: 120, strokes: [[10, 10, 60, 60, 120, 20]] };
@@ -178,6 +179,12 @@ describe('a link for an owner', () => {
     const rows = await server.db.inSalon(salonId, (trx) => trx.selectFrom('owner_link').selectAll().execute());
     expect(JSON.stringify(rows)).not.toContain(secret);
     expect(rows[0]?.secret_hash.length).toBe(32);
+  });
+
+  it('is never written into a log with its secret', () => {
+    expect(withoutSecret('/api/o/abc-DEF_1/agreement.pdf?x=1')).toBe('/api/o/…/agreement.pdf?x=1');
+    expect(withoutSecret('/api/o/abc-DEF_1')).toBe('/api/o/…');
+    expect(withoutSecret('/api/owners/1')).toBe('/api/owners/1');
   });
 
   it('gives a copy as a PDF to the salon and, once answered, to the holder', async () => {

@@ -35,6 +35,17 @@ describe('AgreementPage', () => {
     await visit.until(() => !visit.button(/^Agreed: plan/).disabled);
     await visit.click(/^Agreed: plan/);
     expect(visit.store.state().agreed?.via).toBe('word');
+    // What is signed is not changed behind the signature; a refusal is always possible.
+    const photos = (word: string) => visit.host.querySelector<HTMLButtonElement>(`button[aria-label^="${word}: Photographs"]`);
+    expect(photos('Agrees')?.disabled).toBeTrue();
+    expect(photos('Refuses')?.disabled).toBeFalse();
+    const extra = visit.store.state().agreed?.extraMinutes;
+    await visit.click('Change it and sign anew');
+    expect(visit.store.state().agreed).toBeUndefined();
+    expect(photos('Agrees')?.disabled).toBeFalse();
+    await visit.click('Agreed by word, I heard it');
+    await visit.click(/^Agreed: plan/);
+    expect(visit.store.state().agreed?.extraMinutes).toBe(extra);
     expect(visit.store.state().agreed?.name).toBe('Perpetua Glain');
     expect(visit.store.state().agreed?.extraMinutes).toBeGreaterThan(0);
   });

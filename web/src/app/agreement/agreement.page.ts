@@ -160,6 +160,14 @@ export class AgreementPage {
     if (this.store.state().consents.get('vet_emergency')?.agreed) void this.answer('vet_emergency', true);
   }
 
+  /** What is signed is not changed behind the signature: the owner signs what was changed. Refusing stays possible at any time. */
+  protected async openAgain(): Promise<void> {
+    const agreed = this.store.state().agreed;
+    this.byWord.set(false);
+    this.signature.set(undefined);
+    if (agreed) await this.store.record({ type: 'voided', body: { target: agreed.eventId, why: 'The owner changes the agreement.' } });
+  }
+
   /** Another way is what is asked for now. */
   protected take(input: PlanInput): void {
     const { items, wantedMm, sessionMinutes } = input.asked;
