@@ -34,7 +34,7 @@ const STATEMENTS: readonly string[] = [
     kind text not null check (kind in ('before', 'after', 'mark', 'other')), zone text, width integer not null, height integer not null,
     picture bytea not null, small bytea not null, primary key (salon_id, photo_id), foreign key (salon_id, dog_id) references dog)`,
   `create index photo_dog on photo (salon_id, dog_id, taken_on)`,
-  // Only the hash of a link's secret is kept: who reads the table cannot open one.
+  // Only the hash of a link's secret is kept here; the stand-in's messages below carry the address, as an outbox does.
   `create table owner_link (
     salon_id uuid not null references salon, link_id uuid not null, secret_hash bytea not null, kind text not null check (kind in ('agreement', 'intake')),
     visit_id uuid, made_by uuid not null, to_name text not null, phone text not null default '', asked jsonb not null, answer jsonb,

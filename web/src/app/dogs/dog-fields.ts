@@ -63,6 +63,7 @@ export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: 
   templateUrl: './dog-fields.html',
   styleUrl: './dog-form.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'stack' },
 })
 export class DogFields {
   private readonly clock = inject(ClockService);

@@ -6,6 +6,7 @@ import { dogFactsOf, dogKinds } from '@mansuet/core/dogs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
 import {
   breaksSeenIn,
+  dogAsFelt,
   emptyVisit,
   fitOf,
   historyOf,
@@ -64,7 +65,7 @@ export class VisitStore {
   );
   readonly kinds = computed(() => {
     const c = this.planContext();
-    return c ? dogKinds(c.dog, this.state().feelOver, c.today) : [];
+    return c ? dogKinds(dogAsFelt(this.state(), c.dog), this.state().feelOver, c.today) : [];
   });
   readonly fit = computed(() => {
     const c = this.planContext();
