@@ -20,6 +20,8 @@ export interface SolverStep {
   readonly ratePerMinute: number;
   readonly post: Post;
   readonly standing: boolean;
+  /** A second pair of hands must be there while it is done. */
+  readonly helper?: boolean;
 }
 
 export type OrderKind = 'before' | 'requires' | 'finishes';
@@ -35,10 +37,29 @@ export interface OrderRule {
   readonly rule: RuleCode;
 }
 
+/** What has to lie between the end of one step and the start of another: crust soaks before it is combed. */
+export interface TimeLag {
+  readonly first: string;
+  readonly then: string;
+  /** Minutes, > 0. Other work or a break may fill them. */
+  readonly minutes: number;
+  readonly rule: RuleCode;
+}
+
+/** Minutes from the first step, `[from, to]`, in which a helper is there. */
+export type HelperWindow = readonly [number, number];
+
 /** Everything the solver reads. */
 export interface PlanProblem {
   readonly steps: readonly SolverStep[];
   readonly order: readonly OrderRule[];
+  readonly lags?: readonly TimeLag[];
+  /** When a helper is there; always, when it is not given. */
+  readonly helperWindows?: readonly HelperWindow[];
+  /** Steps that the plan must hold, whatever their worth: what a groomer has fixed. */
+  readonly required?: readonly string[];
+  /** Point-minutes that a minute of the visit counts as; {@link POINT_MINUTES_PER_MINUTE} when it is not given. */
+  readonly minutePrice?: number;
   /** Strain the dog brings, 0 to 100. */
   readonly startStrain: number;
   readonly halfLifeMinutes: number;
@@ -59,8 +80,6 @@ export interface PlanProblem {
 export const STRAIN_CEILING: Readonly<Record<Tier, number>> = { welfare: 75, asked: 50, looks: 25 };
 /** Breaks come in steps of this many minutes. Our default. */
 export const BREAK_STEP_MINUTES = 5;
-/** The longest break, minutes: after it strain is down to 3 % at the default half-life, and a longer one is another visit. Our default. */
-export const BREAK_MAX_MINUTES = 30;
 /**
  * Point-minutes of strain above `watch` that a minute of the visit must save to be worth its time. Time on a table is a burden
  * too: without an exchange a plan would rest for an hour to save a trifle. Our default.

@@ -16,14 +16,14 @@ export interface PlanValue {
 const SAME = 1e-6;
 
 /** Burden of a plan in point-minutes. `burden({ dose: 20, minutes: 60 }) // => 200` */
-export function burden(value: Pick<PlanValue, 'dose' | 'minutes'>): number {
-  return value.dose + POINT_MINUTES_PER_MINUTE * value.minutes;
+export function burden(value: Pick<PlanValue, 'dose' | 'minutes'>, minutePrice: number = POINT_MINUTES_PER_MINUTE): number {
+  return value.dose + minutePrice * value.minutes;
 }
 
 /** Below 0 when `a` is the better plan, above 0 when `b` is, 0 when they are equal within rounding. */
-export function comparePlans(a: PlanValue, b: PlanValue): number {
+export function comparePlans(a: PlanValue, b: PlanValue, minutePrice: number = POINT_MINUTES_PER_MINUTE): number {
   for (const tier of TIERS) if (Math.abs(a[tier] - b[tier]) > SAME) return b[tier] - a[tier];
-  const difference = burden(a) - burden(b);
+  const difference = burden(a, minutePrice) - burden(b, minutePrice);
   return Math.abs(difference) > SAME ? difference : 0;
 }
 

@@ -13,7 +13,7 @@ export interface Stretch {
   readonly ratePerMinute: number;
 }
 
-export type LimitBroken = 'strain' | 'standing' | 'total_standing' | 'work' | 'session' | 'order';
+export type LimitBroken = 'strain' | 'standing' | 'total_standing' | 'work' | 'session' | 'order' | 'lag' | 'helper';
 
 export interface Simulated {
   readonly stretches: readonly Stretch[];
@@ -27,6 +27,11 @@ export interface Simulated {
 }
 
 const EPS = 1e-9;
+
+/** Whether a helper is there over a whole stretch, minutes from the first step. */
+export function helperThere(problem: Pick<PlanProblem, 'helperWindows'>, from: number, to: number): boolean {
+  return problem.helperWindows?.some(([open, close]) => from >= open - EPS && to <= close + EPS) ?? true;
+}
 
 /**
  * Runs an order with its breaks through the strain and standing model, minute by closed form. This is the meaning of a plan:
@@ -48,6 +53,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
     broken ??= { limit, step, value };
   };
   const done = new Set<string>();
+  const endedAt = new Map<string, number>();
   const stretch = (kind: Stretch['kind'], step: number, length: number, rate: number): void => {
     const to = strainAfter(strain, rate, length, k);
     dose += strainDoseAbove(strain, rate, length, k, WATCH_AT);
@@ -74,6 +80,12 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
         stretch('break', index, pause, 0);
         standing = 0;
       }
+      if (part === 0)
+        for (const lag of problem.lags ?? []) {
+          const from = lag.then === step.id ? endedAt.get(lag.first) : undefined;
+          if (from !== undefined && minute - from < lag.minutes - EPS) breaks('lag', index, minute - from);
+        }
+      if (step.helper && !helperThere(problem, minute, minute + parts.minutes)) breaks('helper', index, minute);
       const rate = step.ratePerMinute * (1 + problem.fatiguePerMinute * worked) * rateFactor(index);
       const before = strain;
       stretch('work', index, parts.minutes, rate);
@@ -89,6 +101,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
     if (worked > problem.workMinutes + EPS) breaks('work', index, worked);
     if (minute > problem.sessionMinutes + EPS) breaks('session', index, minute);
     done.add(step.id);
+    endedAt.set(step.id, minute);
   }
   for (const rule of problem.order) {
     if (rule.kind === 'finishes' && done.has(rule.first) && !done.has(rule.then)) breaks('order', -1, 0);

@@ -1,193 +1,269 @@
-import { BEAM, bestOfSet, relabel, subProblem, type Ended, type FeasibleSet } from './best-of-set.js';
-import { recoveryPerMinute } from '../strain/index.js';
-import { chosenSteps, grow, insert, restTable, type Label } from './label.js';
-import { POINT_MINUTES_PER_MINUTE, TIERS, type ChosenStep, type PlanProblem } from './model.js';
+import { POSTS, type ChosenStep, type PlanProblem } from './model.js';
 import { worthOf, type PlanValue } from './objective.js';
-import { mayEnd, precedenceOf } from './precedence.js';
-import { reachableSets } from './reach.js';
-import { leastBurden, minutesOf, restOf, search, startLabel } from './search.js';
+import { precedenceOf } from './precedence.js';
 import { simulate } from './simulate.js';
+import { bestOrder } from './solver/best-order.js';
+import { boundTable } from './solver/bound-table.js';
+import { Budget, type Clock } from './solver/budget.js';
+import type { ClosedSets } from './solver/closed-sets.js';
+import { chosenSteps, grow, mannerOfSearch, startLabel, type Label } from './solver/labels.js';
+import { leastBurden } from './solver/least-burden.js';
+import { nearestOrder } from './solver/nearest-order.js';
+import { numbersOf, type Numbers } from './solver/numbers.js';
+import { searchOrder } from './solver/order-search.js';
+import { SetsByWorth, compareWorth, worthOfSet } from './solver/sets-by-worth.js';
+import { stepCells } from './solver/step-cells.js';
+import { beforeOf, closedSetsOf, nearOrder, subProblem, type SubProblem } from './solver/sub-problem.js';
 
 export interface Solution {
   readonly chosen: readonly ChosenStep[];
   readonly value: PlanValue;
   /**
    * `proven`: every order and break was searched or shown to be no better. `within`: no plan can be better by more than `gap`.
-   * `best_found`: the search was cut off and says nothing of better plans.
+   * `best_found`: the search was cut off before it knew that no more work fits. `impossible`: what is required cannot be done.
    */
-  readonly proof: 'proven' | 'within' | 'best_found';
-  /** How much better the best plan could be at most, as a share of this one's burden; 0 when proven. */
+  readonly proof: 'proven' | 'within' | 'best_found' | 'impossible';
+  /** How much better the best plan of the same work could be at most, as a share of this one's burden; 0 when proven. */
   readonly gap: number;
   readonly labelsLooked: number;
 }
 
-/** Up to this many steps the search is exact; above it keeps only the best labels of each state. */
-export const EXACT_UP_TO_STEPS = 14;
-/** Labels an exact search may look at before it settles for a plan and its gap. Our default: about a quarter of a second. */
-export const LABEL_BUDGET = 60_000;
+/** What a search is told, and tells. */
+export interface SolveOptions {
+  /** Labels to look at before it settles for a plan and its gap. The same number gives the same plan on every machine. */
+  readonly labels?: number;
+  /** Milliseconds; with {@link limitMs} the search also ends by time. */
+  readonly clock?: Clock;
+  readonly limitMs?: number;
+  /** Told of each better plan while the search goes on. */
+  readonly onProgress?: (found: Solution) => void;
+}
+
+/** Our defaults: labels of about a second, and the time that a person waits. */
+export const LABEL_BUDGET = 1_000_000;
+export const SOLVE_LIMIT_MS = 2000;
 const EPS = 1e-9;
+/** Labels after which it is no longer asked whether one set of steps fits at all. */
+const FEASIBLE_LABELS = 60_000;
+const FEASIBLE_BEAM = 60;
+/** Steps that may change places when the orders are too many to list. */
+const NEAR_WIDTHS = [6, 9] as const;
+
+interface Best {
+  readonly mask: number;
+  readonly chosen: readonly ChosenStep[];
+  readonly burden: number;
+}
 
 /**
- * The best order of steps and breaks.
+ * The best plan: which steps, in which order, with which breaks.
  *
- * Which steps are done decides first (welfare, asked, looks), so the sets of steps are tried from the most worth downwards; the
- * first worth at which a set fits is the best one, and among its sets the least burden wins. For one set the order and the
- * breaks come from label-setting dynamic programming over (steps done, post), see `label.ts` for what a label keeps and when it
- * may be dropped: a beam gives a first plan, and the full search drops every label whose best possible end is no better.
+ * Which steps are done decides first (welfare, asked, looks), so sets of steps are tried from the most worth downwards; the first worth
+ * at which a set fits is the best one, and among its sets the least burden wins. Steps are put into the order of their ids first, so
+ * that the same question gives the same plan in whatever order they are named.
  */
-export function solve(problem: PlanProblem): Solution {
-  if (problem.steps.length > EXACT_UP_TO_STEPS) return solveByBeam(problem);
-  let looked = 0;
-  for (const group of setsByWorth(problem)) {
-    let best: Ended | undefined;
-    let lowest = Infinity;
-    // The most promising sets first: they give the bound that rules out the others.
-    for (const set of group.map((g) => ({ ...g, bound: leastBurdenOfSet(problem, g.mask) })).sort((a, b) => a.bound - b.bound)) {
-      if (best && set.bound >= best.label.burden) break;
-      const found = bestOfSet(problem, set, best, LABEL_BUDGET - looked);
-      looked += found.looked;
-      lowest = Math.min(lowest, found.lowerBound);
-      if (found.best && (!best || found.best.label.burden < best.label.burden)) best = found.best;
-    }
-    if (best) return toSolution(problem, best, looked, Math.max(0, 1 - Math.min(lowest, best.label.burden) / best.label.burden));
-  }
-  return toSolution(problem, undefined, looked, 0);
-}
+export function solve(asked: PlanProblem, options: SolveOptions = {}): Solution {
+  const { problem, indices } = byId(asked);
+  const { clock } = options;
+  const budget = new Budget(options.labels ?? LABEL_BUDGET, clock, clock ? clock() + (options.limitMs ?? SOLVE_LIMIT_MS) : Infinity);
+  const required = requiredMask(problem);
+  const sets = new SetsByWorth(problem, precedenceOf(problem), bearableMask(problem), required);
+  let best: Best | undefined;
+  let lowest = Infinity;
+  let sure = true;
+  const toSolution = (gap: number, proof: Solution['proof']): Solution =>
+    named(solutionOf(problem, best?.chosen ?? [], best?.mask ?? 0, budget.looked, gap, proof), indices);
 
-/** No plan for these steps has less burden than this: what the search knows before its first step. */
-function leastBurdenOfSet(problem: PlanProblem, mask: number): number {
-  const k = recoveryPerMinute(problem.halfLifeMinutes);
-  return leastBurden(restOf(problem, mask, 0, problem.startPost), problem.startStrain, problem.sessionMinutes, k, POINT_MINUTES_PER_MINUTE);
-}
-
-/** For more steps than can be listed: all of them, then without the least worthy one by one, each set by a beam. */
-function solveByBeam(problem: PlanProblem): Solution {
-  let looked = 0;
-  for (const mask of greedySets(problem)) {
-    const p = precedenceOf(problem);
-    const closed = problem.steps.every((_, i) => !(mask & (1 << i)) || (mask & (p.requires[i] ?? 0)) === (p.requires[i] ?? 0));
-    if (!closed || !mayEnd(p, mask) || !withinSet(problem, mask) || minutesOf(problem, mask) > problem.sessionMinutes + EPS) continue;
-    const sub = subProblem(problem, mask);
-    const found = search({
-      problem: sub.problem,
-      p: precedenceOf(sub.problem),
-      perMinute: POINT_MINUTES_PER_MINUTE,
-      keepMinutes: true,
-      width: BEAM,
-      rank: 'bound',
-      below: Infinity,
-      budget: Infinity,
+  for (let mask = sets.next(); mask !== undefined; mask = sets.next()) {
+    if (best && compareWorth(worthOfSet(problem, mask), worthOfSet(problem, best.mask)) < 0) break;
+    const found = bestOfSet(subProblem(problem, mask), budget, best?.burden ?? Infinity, (chosen, value, bound) => {
+      best = { mask: mask ?? 0, chosen, burden: value };
+      options.onProgress?.(toSolution(gapOf(value, Math.min(lowest, bound)), sure ? 'within' : 'best_found'));
     });
-    looked += found.looked;
-    if (found.label) return toSolution(problem, { label: relabel(found.label, sub.indices), mask }, looked, Infinity);
+    if (found === 'does_not_fit') continue;
+    if (found === 'unknown') {
+      sure = false;
+      // Time is up: what fits at once is taken, and nothing is claimed.
+      if (budget.empty() && best) break;
+      continue;
+    }
+    lowest = Math.min(lowest, found);
   }
-  return toSolution(problem, undefined, looked, Infinity);
+  if (!best) return toSolution(0, required === 0 && sure ? 'proven' : sure ? 'impossible' : 'best_found');
+  const gap = gapOf(best.burden, lowest);
+  return toSolution(gap, !sure ? 'best_found' : gap < EPS ? 'proven' : 'within');
 }
 
-/** Sets of steps that can be done within all limits, in groups of equal worth, the most worth first. */
-function setsByWorth(problem: PlanProblem): FeasibleSet[][] {
-  const p = precedenceOf(problem);
-  const sets: { set: FeasibleSet; rank: readonly [number, number, number] }[] = [];
-  for (const [mask, quickest] of [[0, startLabel(problem)] as const, ...reachableSets(problem, p)]) {
-    if (!mayEnd(p, mask) || !withinSet(problem, mask)) continue;
-    const w = worthOf(problem, mask);
-    sets.push({ set: { mask, quickest }, rank: [w.welfare, w.asked, w.looks] });
+const gapOf = (value: number, bound: number): number => (value <= 0 ? 0 : Math.max(0, 1 - Math.min(bound, value) / value));
+
+/**
+ * The best order of exactly the steps of a set.
+ * @returns a burden that no order of the set is below; or that no order keeps the limits; or that this could not be found out
+ */
+function bestOfSet(
+  { problem, indices }: SubProblem,
+  budget: Budget,
+  below: number,
+  onPlan: (chosen: readonly ChosenStep[], burden: number, lowerBound: number) => void,
+): number | 'does_not_fit' | 'unknown' {
+  if (problem.steps.length === 0) {
+    if (below > 0) onPlan([], 0, 0);
+    return 0;
   }
-  sets.sort((a, b) => b.rank[0] - a.rank[0] || b.rank[1] - a.rank[1] || b.rank[2] - a.rank[2] || a.set.mask - b.set.mask);
-  const groups: FeasibleSet[][] = [];
-  let last: readonly [number, number, number] | undefined;
-  for (const s of sets) {
-    const same = last && s.rank.every((v, i) => Math.abs(v - (last?.[i] ?? 0)) < EPS);
-    if (same) groups[groups.length - 1]?.push(s.set);
-    else groups.push([s.set]);
-    last = s.rank;
-  }
-  return groups;
+  const numbers = numbersOf(problem);
+  const tell = (label: Label, value: number, bound: number): void =>
+    onPlan(
+      chosenSteps(label).map((c) => ({ ...c, step: indices[c.step] ?? c.step })),
+      value,
+      bound,
+    );
+  const sets = closedSetsOf(problem);
+  if (sets === 'circle') return 'does_not_fit';
+  if (sets === 'too_many') return nearBest(problem, numbers, budget, below, tell);
+  const fits = anyOrder(numbers, sets, budget);
+  if (fits === 'does_not_fit' || fits === 'unknown') return fits;
+  return bestOrder({ numbers, sets, budget, below, known: fits, onPlan: tell }).lowerBound;
 }
 
-/** For more steps than can be listed: all steps, then without the least worthy one by one. */
-function greedySets(problem: PlanProblem): number[] {
-  const order = problem.steps
-    .map((s, i) => ({ i, s }))
-    .sort((a, b) => TIERS.indexOf(b.s.tier) - TIERS.indexOf(a.s.tier) || a.s.worth - b.s.worth);
-  let mask = 2 ** problem.steps.length - 1;
-  const masks = [mask];
-  for (const { i } of order) {
-    mask &= ~(1 << i);
-    masks.push(mask);
+/** Some order of all steps that keeps every limit: the quickest that a beam finds, or the full search when the beam finds none. */
+function anyOrder(numbers: Numbers, sets: ClosedSets, budget: Budget): Label | 'does_not_fit' | 'unknown' {
+  const cells = stepCells(numbers, sets.masks.length > 20_000 ? 12 : 24);
+  const minutes = boundTable(numbers, sets, { minutePrice: 1, dose: false, standingCells: 3, cells });
+  if (minutes.atStart > numbers.session + EPS) return 'does_not_fit';
+  const ask = (width: number, spend: Budget): ReturnType<typeof searchOrder> =>
+    searchOrder({
+      manner: mannerOfSearch(numbers, { minutePrice: 1, timeOnly: true }),
+      sets,
+      bounds: [{ table: minutes, dearer: 0 }],
+      minutes,
+      width,
+      budget: spend,
+    });
+  // A first plan is always looked for, even when time is up: a beam is short.
+  const quick = ask(FEASIBLE_BEAM, new Budget(Infinity));
+  if (quick.label) return quick.label;
+  if (!quick.cut) return 'does_not_fit';
+  const full = ask(Infinity, budget.part(FEASIBLE_LABELS));
+  return full.label ?? (full.cut ? 'unknown' : 'does_not_fit');
+}
+
+/** For more orders than can be listed: the best near an order put together step by step, with a bound that ignores the order. */
+function nearBest(
+  problem: PlanProblem,
+  numbers: Numbers,
+  budget: Budget,
+  below: number,
+  onPlan: (label: Label, burden: number, lowerBound: number) => void,
+): number | 'unknown' {
+  const before = beforeOf(problem);
+  const bound = leastBurden(numbers);
+  let order = nearestOrder(numbers, before);
+  let known: Label | undefined;
+  let at = below;
+  for (const width of NEAR_WIDTHS) {
+    const sets = closedSetsOf(problem, nearOrder(before, order, width));
+    if (typeof sets === 'string') break;
+    if (!known) {
+      const fits = anyOrder(numbers, sets, budget);
+      if (typeof fits === 'string') continue;
+      known = fits;
+    }
+    const found = bestOrder({ numbers, sets, budget, below: at, known, onPlan: (l, v) => onPlan(l, v, bound) });
+    if (!found.label) continue;
+    known = found.label;
+    at = found.burden;
+    order = chosenSteps(found.label).map((c) => c.step);
   }
-  return masks;
+  return known ? bound : 'unknown';
 }
-
-/** Whether a rested dog could bear a step if it were the only one. If not, no plan can hold it: strain and fatigue only add. */
-export function bearableAlone(problem: PlanProblem, index: number): boolean {
-  const step = problem.steps[index];
-  if (!step) return false;
-  const alone = { ...problem, startStrain: 0, startStandingMinutes: 0, steps: [step], order: [], sessionMinutes: Infinity };
-  const start = { ...startLabel(alone), strain: 0 };
-  return (
-    grow(
-      {
-        problem: alone,
-        rest: restTable(recoveryPerMinute(problem.halfLifeMinutes), POINT_MINUTES_PER_MINUTE),
-        keepMinutes: false,
-        worked: 0,
-      },
-      start,
-      step.post,
-      0,
-    ).length > 0
-  );
-}
-
-/** Labels kept after each step of a fixed order: enough for the best breaks in every case tried, see `solve.spec.ts`. */
-const IN_ORDER_WIDTH = 32;
 
 /**
  * The best breaks for a fixed order; `undefined` when no choice of breaks keeps every limit.
  * Used for "what if this came earlier", so that an order is always compared at its best.
  */
-export function solveInOrder(problem: PlanProblem, order: readonly number[]): Solution | undefined {
-  const rest = restTable(recoveryPerMinute(problem.halfLifeMinutes), POINT_MINUTES_PER_MINUTE);
-  let labels: Label[] = [startLabel(problem)];
-  let mask = 0;
-  let post = problem.startPost;
-  for (const next of order) {
-    const grown: Label[] = [];
-    const g = { problem, rest, keepMinutes: true, worked: minutesOf(problem, mask) };
-    for (const label of labels) for (const way of grow(g, label, post, next)) insert(grown, way, rest, true);
-    labels =
-      grown.length > IN_ORDER_WIDTH
-        ? grown.sort((a, b) => a.burden + 2 * a.strain - b.burden - 2 * b.strain).slice(0, IN_ORDER_WIDTH)
-        : grown;
-    mask |= 1 << next;
-    post = problem.steps[next]?.post ?? post;
-  }
-  const best = labels.sort((a, b) => a.burden - b.burden)[0];
-  return best && withinSet(problem, mask) ? toSolution(problem, { label: best, mask }, labels.length, 0) : undefined;
+export function solveInOrder(asked: PlanProblem, order: readonly number[]): Solution | undefined {
+  const steps = order.flatMap((i) => asked.steps[i] ?? []);
+  const has = new Set(steps.map((s) => s.id));
+  const place = new Map(steps.map((s, i) => [s.id, i]));
+  const both = (r: { first: string; then: string }): boolean => has.has(r.first) && has.has(r.then);
+  const rules = asked.order.filter(both);
+  if (rules.some((r) => (place.get(r.first) ?? 0) > (place.get(r.then) ?? 0))) return undefined;
+  const problem: PlanProblem = { ...asked, steps, order: rules, lags: (asked.lags ?? []).filter(both) };
+  if (!withinSums(problem)) return undefined;
+  const before = steps.map((_, i) => (i === 0 ? 0 : 1 << (i - 1)));
+  const sets = closedSetsOf(problem, before);
+  if (typeof sets === 'string') return undefined;
+  const numbers = numbersOf(problem);
+  const budget = new Budget(LABEL_BUDGET);
+  const found = bestOrder({ numbers, sets, budget, below: Infinity, known: undefined, tableEntries: IN_ORDER_ENTRIES });
+  if (!found.label) return undefined;
+  const mask = order.reduce((m, i) => m | (1 << i), 0);
+  const chosen = chosenSteps(found.label).map((c) => ({ ...c, step: order[c.step] ?? c.step }));
+  return solutionOf(asked, chosen, mask, budget.looked, gapOf(found.burden, found.lowerBound), 'proven');
 }
 
-function toSolution(problem: PlanProblem, ended: Ended | undefined, looked: number, gap: number): Solution {
-  const chosen = chosenSteps(ended?.label);
+/** A fixed order has few sets; a small table is enough. */
+const IN_ORDER_ENTRIES = 6_000;
+
+/** Whether a rested dog could bear a step if it were the only one. If not, no plan can hold it: strain and fatigue only add. */
+export function bearableAlone(problem: PlanProblem, index: number): boolean {
+  const step = problem.steps[index];
+  if (!step) return false;
+  const { helperWindows: _always, ...rest } = problem;
+  const alone = numbersOf({
+    ...rest,
+    startStrain: 0,
+    startStandingMinutes: 0,
+    steps: [step],
+    order: [],
+    lags: [],
+    sessionMinutes: Infinity,
+  });
+  return grow(mannerOfSearch(alone, { timeOnly: true }), startLabel(alone), POSTS.indexOf(step.post), 0, 0).length > 0;
+}
+
+function bearableMask(problem: PlanProblem): number {
+  return problem.steps.reduce((mask, _, i) => (bearableAlone(problem, i) ? mask | (1 << i) : mask), 0);
+}
+
+/** @throws RangeError when a required step is not in the problem */
+function requiredMask(problem: PlanProblem): number {
+  return (problem.required ?? []).reduce((mask, id) => {
+    const at = problem.steps.findIndex((s) => s.id === id);
+    if (at < 0) throw new RangeError(`solve: required step ${id} is not there`);
+    return mask | (1 << at);
+  }, 0);
+}
+
+/** The same problem with its steps in the order of their ids. */
+function byId(problem: PlanProblem): SubProblem {
+  const indices = problem.steps
+    .map((s, i) => ({ id: s.id, i }))
+    .sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
+    .map((x) => x.i);
+  return { indices, problem: { ...problem, steps: indices.flatMap((i) => problem.steps[i] ?? []) } };
+}
+
+function named(solution: Solution, indices: readonly number[]): Solution {
+  return { ...solution, chosen: solution.chosen.map((c) => ({ ...c, step: indices[c.step] ?? c.step })) };
+}
+
+function solutionOf(
+  problem: PlanProblem,
+  chosen: readonly ChosenStep[],
+  mask: number,
+  labelsLooked: number,
+  gap: number,
+  proof: Solution['proof'],
+): Solution {
   const run = simulate(problem, chosen);
-  const proof = gap < EPS ? 'proven' : gap < 1 ? 'within' : 'best_found';
-  return {
-    chosen,
-    value: { ...worthOf(problem, ended?.mask ?? 0), dose: run.dose, minutes: run.minutes },
-    proof,
-    gap,
-    labelsLooked: looked,
-  };
+  return { chosen, value: { ...worthOf(problem, mask), dose: run.dose, minutes: run.minutes }, proof, gap, labelsLooked };
 }
 
 /** Limits that depend only on which steps are done: total standing and total work. */
-function withinSet(problem: PlanProblem, mask: number): boolean {
-  let standing = 0;
-  let work = 0;
-  problem.steps.forEach((s, i) => {
-    if (!(mask & (1 << i))) return;
-    work += s.minutes;
-    if (s.standing) standing += s.minutes;
-  });
-  return standing <= problem.totalStandingMinutes + EPS && work <= problem.workMinutes + EPS;
+function withinSums(problem: PlanProblem): boolean {
+  const sum = (of: (s: PlanProblem['steps'][number]) => number): number => problem.steps.reduce((all, s) => all + of(s), 0);
+  return (
+    sum((s) => (s.standing ? s.minutes : 0)) <= problem.totalStandingMinutes + EPS && sum((s) => s.minutes) <= problem.workMinutes + EPS
+  );
 }

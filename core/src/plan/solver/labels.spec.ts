@@ -1,33 +1,19 @@
 import fc from 'fast-check';
-import { recoveryPerMinute } from '../strain/index.js';
-import {
-  POINT_MINUTES_PER_MINUTE,
-  POSTS,
-  TIERS,
-  burden,
-  chosenSteps,
-  dominates,
-  grow,
-  insert,
-  restTable,
-  simulate,
-  type Growth,
-  type Label,
-  type PlanProblem,
-  type SolverStep,
-} from './index.js';
+import { POSTS, TIERS, burden, simulate, type PlanProblem, type SolverStep } from '../index.js';
+import { chosenSteps, dominates, grow, insert, mannerOfSearch, type Label, type Manner } from './labels.js';
+import { numbersOf } from './numbers.js';
 
-const K = recoveryPerMinute(6);
-const REST = restTable(K, POINT_MINUTES_PER_MINUTE);
+const TABLE = POSTS.indexOf('table');
 
 const label = (strain: number, standing: number, minutes: number, points: number): Label => ({
   strain,
   standing,
   minutes,
   burden: points,
+  lags: [],
   parent: undefined,
   step: -1,
-  breaks: undefined,
+  pause: 0,
 });
 const step = (change: Partial<SolverStep> = {}): SolverStep => ({
   id: 'a',
@@ -53,7 +39,10 @@ const problem = (steps: readonly SolverStep[], change: Partial<PlanProblem> = {}
   startStandingMinutes: 0,
   ...change,
 });
-const growth = (p: PlanProblem, worked = 0): Growth => ({ problem: p, rest: REST, keepMinutes: true, worked });
+const manner = (p: PlanProblem): Manner => mannerOfSearch(numbersOf(p));
+const M = manner(problem([step()]));
+const K = M.numbers.k;
+const PRICE = M.minutePrice;
 const least = (labels: readonly Label[]): number => Math.min(Infinity, ...labels.map((l) => l.burden));
 
 const labels = fc
@@ -63,7 +52,7 @@ const labels = fc
     minutes: fc.integer({ min: 0, max: 60 }),
     dose: fc.double({ min: 0, max: 80, noNaN: true }),
   })
-  .map((r) => label(r.strain, r.standing, r.minutes, r.dose + POINT_MINUTES_PER_MINUTE * r.minutes));
+  .map((r) => label(r.strain, r.standing, r.minutes, r.dose + PRICE * r.minutes));
 const steps = fc
   .record({
     tier: fc.constantFrom(...TIERS),
@@ -76,28 +65,36 @@ const steps = fc
 
 describe('dominates', () => {
   it('holds when nothing is worse', () => {
-    expect(dominates(label(10, 5, 10, 40), label(12, 5, 10, 40), REST, true)).toBeTrue();
-    expect(dominates(label(12, 5, 10, 40), label(10, 5, 10, 40), REST, true)).toBeFalse();
+    expect(dominates(label(10, 5, 10, 40), label(12, 5, 10, 40), M)).toBeTrue();
+    expect(dominates(label(12, 5, 10, 40), label(10, 5, 10, 40), M)).toBeFalse();
   });
   it('holds against a dog that has rested before it had to: the rest can be taken later', () => {
     const now = label(40, 10, 10, 50);
     const rested = label(40 * Math.exp(-K * 5) + 0.001, 0, 15, 50 + 15 + 60);
-    expect(dominates(now, rested, REST, true)).toBeTrue();
+    expect(dominates(now, rested, M)).toBeTrue();
   });
   it('does not hold when the rest would come too late for the clock', () => {
-    expect(dominates(label(40, 10, 13, 50), label(22, 0, 15, 100), REST, true)).toBeFalse();
+    expect(dominates(label(40, 10, 13, 50), label(22, 0, 15, 100), M)).toBeFalse();
+  });
+
+  it('asks for lags that are no longer, and for the same minute while a helper is still to come', () => {
+    const waits = (lag: number, minutes = 10): Label => ({ ...label(10, 5, minutes, 40), lags: [lag] });
+    expect(dominates(waits(2), waits(3), M)).toBeTrue();
+    expect(dominates(waits(3), waits(2), M)).toBeFalse();
+    expect(dominates(waits(0, 9), waits(0, 10), M)).toBeTrue();
+    expect(dominates(waits(0, 9), waits(0, 10), M, true)).toBeFalse();
   });
 
   it('is right: whatever step follows, the dominated label ends no better', () => {
     fc.assert(
       fc.property(labels, labels, fc.array(steps, { minLength: 1, maxLength: 2 }), (a, b, list) => {
-        fc.pre(dominates(a, b, REST, true));
+        fc.pre(dominates(a, b, M));
         const p = problem(list);
         let [fromA, fromB]: [Label[], Label[]] = [[a], [b]];
         let post = p.startPost;
         list.forEach((s, i) => {
-          fromA = fromA.flatMap((l) => grow(growth(p, i * 5), l, post, i));
-          fromB = fromB.flatMap((l) => grow(growth(p, i * 5), l, post, i));
+          fromA = fromA.flatMap((l) => grow(manner(p), l, POSTS.indexOf(post), i * 5, i));
+          fromB = fromB.flatMap((l) => grow(manner(p), l, POSTS.indexOf(post), i * 5, i));
           post = s.post;
         });
         expect(least(fromA)).toBeLessThanOrEqual(least(fromB) + 1e-6);
@@ -112,10 +109,9 @@ describe('insert', () => {
     fc.assert(
       fc.property(fc.array(labels, { maxLength: 30 }), (list) => {
         const bucket: Label[] = [];
-        for (const l of list) insert(bucket, l, REST, true);
-        for (const a of bucket)
-          for (const b of bucket) if (a !== b) expect(dominates(a, b, REST, true) && dominates(b, a, REST, true)).toBeFalse();
-        for (const l of list) expect(bucket.some((k) => k === l || dominates(k, l, REST, true))).toBeTrue();
+        for (const l of list) insert(bucket, l, M);
+        for (const a of bucket) for (const b of bucket) if (a !== b) expect(dominates(a, b, M) && dominates(b, a, M)).toBeFalse();
+        for (const l of list) expect(bucket.some((k) => k === l || dominates(k, l, M))).toBeTrue();
       }),
       { numRuns: 150 },
     );
@@ -127,7 +123,7 @@ describe('grow', () => {
     fc.assert(
       fc.property(steps, fc.integer({ min: 0, max: 40 }), (s, startStrain) => {
         const p = problem([s], { startStrain });
-        for (const way of grow(growth(p), label(startStrain, 0, 0, 0), 'table', 0)) {
+        for (const way of grow(manner(p), label(startStrain, 0, 0, 0), TABLE, 0, 0)) {
           const run = simulate(p, chosenSteps(way));
           expect(run.broken).toBeUndefined();
           expect(way.minutes).toBeCloseTo(run.minutes, 9);
@@ -139,17 +135,18 @@ describe('grow', () => {
     );
   });
   it('gives nothing when no rest is long enough', () =>
-    expect(grow(growth(problem([step({ ratePerMinute: 40, minutes: 10 })])), label(10, 0, 0, 0), 'table', 0)).toEqual([]));
+    expect(grow(manner(problem([step({ ratePerMinute: 40, minutes: 10 })])), label(10, 0, 0, 0), TABLE, 0, 0)).toEqual([]));
   it('takes a break before a part that would stand too long', () => {
-    const ways = grow(growth(problem([step({ minutes: 8 })], { continuousStandingMinutes: 10 })), label(5, 6, 6, 18), 'table', 0);
+    const ways = grow(manner(problem([step({ minutes: 8 })], { continuousStandingMinutes: 10 })), label(5, 6, 6, 18), TABLE, 0, 0);
     expect(ways.length).toBeGreaterThan(0);
     for (const w of ways) expect(chosenSteps(w)[0]?.breaks.some((b) => b > 0)).toBeTrue();
   });
   it('asks for no break from a dog that does not stand', () => {
     const ways = grow(
-      growth(problem([step({ minutes: 8, standing: false, ratePerMinute: 0.5 })], { continuousStandingMinutes: 10 })),
+      manner(problem([step({ minutes: 8, standing: false, ratePerMinute: 0.5 })], { continuousStandingMinutes: 10 })),
       label(5, 9, 6, 18),
-      'table',
+      TABLE,
+      0,
       0,
     );
     expect(ways.some((w) => chosenSteps(w)[0]?.breaks.every((b) => b === 0))).toBeTrue();

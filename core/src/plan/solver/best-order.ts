@@ -1,0 +1,185 @@
+import { burden } from '../objective.js';
+import { simulate } from '../simulate.js';
+import { boundTable, type BoundTable, type TableQuestion } from './bound-table.js';
+import type { Budget } from './budget.js';
+import type { ClosedSets } from './closed-sets.js';
+import { chosenSteps, mannerOfSearch, type Label, type Manner } from './labels.js';
+import type { Numbers } from './numbers.js';
+import { stepCells, type StepCells } from './step-cells.js';
+import { SAME_BURDEN, searchOrder, type OrderFound, type PricedTable } from './order-search.js';
+
+/** The best order known for a set of steps, and a burden that none can be below. */
+export interface BestOrder {
+  readonly label: Label | undefined;
+  readonly burden: number;
+  readonly lowerBound: number;
+}
+
+export interface BestOrderQuestion {
+  readonly numbers: Numbers;
+  readonly sets: ClosedSets;
+  readonly budget: Budget;
+  /** Only plans of less burden are looked for. */
+  readonly below: number;
+  /** A plan known to keep all limits, to begin with. */
+  readonly known: Label | undefined;
+  /** Entries of the first table, when it should be smaller or larger than usual. */
+  readonly tableEntries?: number;
+  /** Told of each better plan. */
+  readonly onPlan?: (label: Label, burden: number, lowerBound: number) => void;
+}
+
+/** Labels that the beam keeps after each number of steps: the first width gives a plan at once, the second a good one. */
+const BEAM_WIDTHS = [24, 160] as const;
+/** Entries of a coarse and of a fine table, at most; they fix how finely strain is cut. Our defaults: about 15 and 150 ms. */
+const COARSE_ENTRIES = 300_000;
+const FINE_ENTRIES = 3_000_000;
+/** Labels after which a fine table is worth its time. */
+const FINE_AFTER_LABELS = 40_000;
+/** Dearer minutes that are tried as a multiplier for the session. */
+const MULTIPLIERS = [1.5, 3, 6, 12, 24, 48, 96, 200] as const;
+const EPS = 1e-9;
+
+/**
+ * The best order and breaks for exactly the steps of a problem, with a proof or a bound.
+ *
+ * A table of lower bounds (`bound-table.ts`) tells how good any unfinished plan can still become. It steers a beam, which finds a good
+ * plan at once, and then lets the full label-setting search drop all that cannot beat it. The session limit is left out first: then
+ * labels need not be kept for their minutes, and when the best plan fits, it is the best. When it does not fit, minutes are made
+ * dearer by a Lagrange multiplier μ: for every plan within the session, `burden ≥ least at price + μ, less μ · session`, from any point
+ * on with the minutes that are left. The full search then keeps labels for their minutes, and drops by both tables and by a table of
+ * the least minutes to the end.
+ */
+export function bestOrder(q: BestOrderQuestion): BestOrder {
+  const { numbers, sets, budget } = q;
+  const coarse = q.tableEntries ?? COARSE_ENTRIES;
+  let best: Label | undefined;
+  let bestBurden = q.below;
+  let lowerBound = 0;
+  const offer = (label: Label | undefined): void => {
+    if (!label || label.minutes > numbers.session + EPS) return;
+    const run = simulate(numbers.problem, chosenSteps(label));
+    const value = burden(run, numbers.minutePrice);
+    if (run.broken && run.broken.step !== -1) throw new Error(`bestOrder: a plan breaks ${run.broken.limit}`);
+    if (value >= bestBurden - SAME_BURDEN) return;
+    best = label;
+    bestBurden = value;
+    q.onPlan?.(label, value, lowerBound);
+  };
+  const ended = (): BestOrder => ({ label: best, burden: bestBurden, lowerBound: Math.min(lowerBound, bestBurden) });
+  const tables = new Map<string, BoundTable>();
+  const cells = new Map<number, StepCells>();
+  const table = (question: Pick<TableQuestion, 'minutePrice' | 'dose'>, entries: number): BoundTable => {
+    const key = JSON.stringify([question, entries]);
+    const known = tables.get(key);
+    if (known) return known;
+    const { strainCells, standingCells } = finenessFor(sets, entries);
+    const steps = cells.get(strainCells) ?? stepCells(numbers, strainCells);
+    cells.set(strainCells, steps);
+    const made = boundTable(numbers, sets, { ...question, standingCells, cells: steps });
+    tables.set(key, made);
+    return made;
+  };
+  const priced = (minutePrice: number, entries: number): BoundTable => table({ minutePrice, dose: true }, entries);
+  const minutesTable = (): BoundTable => table({ minutePrice: 1, dose: false }, coarse);
+  offer(q.known);
+
+  const { minutePrice } = numbers;
+  const free: Numbers = { ...numbers, session: Infinity };
+  const helped = numbers.helperMask !== 0;
+  let bounds: PricedTable[] = [{ table: priced(minutePrice, coarse), dearer: 0 }];
+  lowerBound = Math.max(lowerBound, bounds[0]?.table.atStart ?? 0);
+  const run = (manner: Partial<Manner>, width: number, on: Numbers = numbers, spend = budget): OrderFound =>
+    searchOrder({
+      manner: mannerOfSearch(on, { minutePrice, keepMinutes: on === numbers || helped, ...manner }),
+      sets,
+      bounds,
+      minutes: on === numbers && Number.isFinite(numbers.session) ? minutesTable() : undefined,
+      width,
+      budget: spend,
+    });
+  const proven = (): boolean => lowerBound >= bestBurden - SAME_BURDEN || budget.empty();
+
+  for (const width of BEAM_WIDTHS) {
+    if (proven()) return ended();
+    const { label } = run({ below: Infinity }, width, free);
+    offer(label);
+    if (label && label.minutes > numbers.session + EPS) break;
+  }
+  if (proven()) return ended();
+
+  if (best && best !== q.known) {
+    // A plan that forgot the session fits in it: the best of that kind is the best, if it fits too.
+    const atMost = bestBurden;
+    const first = fullSearch((spend) => run({ below: atMost }, Infinity, free, spend));
+    if (!first) return ended();
+    if (first.label) {
+      lowerBound = Math.max(lowerBound, first.label.burden);
+      offer(first.label);
+    } else lowerBound = bestBurden;
+    if (proven()) return ended();
+  }
+
+  bounds = multiplied(numbers, budget, (price) => priced(price, coarse));
+  lowerBound = Math.max(lowerBound, ...bounds.map((b) => b.table.atStart - (b.dearer > 0 ? b.dearer * numbers.session : 0)));
+  for (const width of BEAM_WIDTHS) {
+    if (proven()) return ended();
+    offer(run({ below: Infinity }, width).label);
+  }
+  if (proven()) return ended();
+  const second = fullSearch((spend) => run({ below: bestBurden }, Infinity, numbers, spend));
+  if (second) {
+    offer(second.label);
+    lowerBound = bestBurden;
+  }
+  return ended();
+
+  /** A full search with coarse tables, and with fine ones when that was not enough. */
+  function fullSearch(search: (spend: Budget) => OrderFound): OrderFound | undefined {
+    const quick = search(budget.part(FINE_AFTER_LABELS));
+    lowerBound = Math.max(lowerBound, Math.min(quick.lowerBound, bestBurden));
+    if (!quick.cut) return quick;
+    if (budget.empty()) return undefined;
+    bounds = bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, FINE_ENTRIES) }));
+    lowerBound = Math.max(lowerBound, ...bounds.map((b) => b.table.atStart - (b.dearer > 0 ? b.dearer * numbers.session : 0)));
+    const fine = search(budget);
+    lowerBound = Math.max(lowerBound, Math.min(fine.lowerBound, bestBurden));
+    return fine.cut ? undefined : fine;
+  }
+}
+
+/**
+ * Tables for a session that binds: at the price itself, and at the multipliers whose bounds are the highest. The bound is concave in the
+ * multiplier, so the search stops once it falls.
+ */
+function multiplied(numbers: Numbers, budget: Budget, priced: (minutePrice: number) => BoundTable): PricedTable[] {
+  const tried: { dearer: number; table: BoundTable; bound: number }[] = [];
+  for (const dearer of [0, ...MULTIPLIERS]) {
+    const table = priced(numbers.minutePrice + dearer);
+    tried.push({ dearer, table, bound: table.atStart - (dearer > 0 ? dearer * numbers.session : 0) });
+    const [before, last] = tried.slice(-2);
+    if (budget.empty() || (before && last && last.bound < before.bound)) break;
+  }
+  // Once more between the best and its neighbours.
+  const [low, top, high] = around(tried);
+  for (const dearer of [low, high].flatMap((x) => (x === undefined || top === undefined ? [] : [(x + top) / 2]))) {
+    if (budget.empty()) break;
+    const table = priced(numbers.minutePrice + dearer);
+    tried.push({ dearer, table, bound: table.atStart - dearer * numbers.session });
+  }
+  return tried.sort((a, b) => b.bound - a.bound).slice(0, TABLES_AT_ONCE);
+}
+const TABLES_AT_ONCE = 3;
+
+/** The multiplier of the highest bound between its neighbours. */
+function around(tried: readonly { dearer: number; bound: number }[]): (number | undefined)[] {
+  const at = tried.reduce((best, t, i) => (t.bound > (tried[best]?.bound ?? -Infinity) ? i : best), 0);
+  return [tried[at - 1]?.dearer, tried[at]?.dearer, tried[at + 1]?.dearer];
+}
+
+/** Cells that a table of so many entries can have; every set has about two places. */
+function finenessFor(sets: ClosedSets, entries: number): { strainCells: number; standingCells: number } {
+  const cells = entries / (2 * sets.masks.length);
+  const standingCells = Math.max(1, Math.min(8, Math.round(Math.sqrt(cells / 8))));
+  return { standingCells, strainCells: Math.max(12, Math.min(150, Math.floor(cells / standingCells))) };
+}

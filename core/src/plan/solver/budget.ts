@@ -1,0 +1,39 @@
+/** A clock that the caller hands in; core has none of its own. Milliseconds. */
+export type Clock = () => number;
+
+/** What a search may spend: labels, and time when a clock is given. The same labels give the same plan; time does not. */
+export class Budget {
+  looked = 0;
+  private stopped = false;
+  private nextLook = 0;
+
+  constructor(
+    private readonly labels: number,
+    private readonly clock?: Clock,
+    private readonly untilMs = Infinity,
+    private readonly parent?: Budget,
+  ) {}
+
+  /** A part of this budget: what is spent from it is spent from both. */
+  part(labels: number): Budget {
+    return new Budget(labels, undefined, Infinity, this);
+  }
+
+  /** Counts labels. @returns whether there is something left to spend */
+  spend(labels: number): boolean {
+    this.looked += labels;
+    const above = this.parent?.spend(labels) ?? true;
+    return !this.empty() && above;
+  }
+
+  empty(): boolean {
+    if (this.stopped) return true;
+    // The clock is read now and then: it is slower than a label.
+    const late = this.clock !== undefined && this.looked >= this.nextLook && this.clock() > this.untilMs;
+    if (this.looked >= this.nextLook) this.nextLook = this.looked + LABELS_PER_LOOK;
+    this.stopped = late || this.looked > this.labels || (this.parent?.empty() ?? false);
+    return this.stopped;
+  }
+}
+
+const LABELS_PER_LOOK = 256;

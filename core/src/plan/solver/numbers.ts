@@ -1,0 +1,101 @@
+import { recoveryPerMinute, WATCH_AT } from '../../strain/index.js';
+import { CHANGEOVER_MINUTES, POINT_MINUTES_PER_MINUTE, POSTS, STRAIN_CEILING, partsOf, type PlanProblem } from '../model.js';
+
+const EPS = 1e-9;
+
+/** A step as the search reads it: everything that can be computed once is. */
+export interface StepNumbers {
+  readonly minutes: number;
+  readonly parts: number;
+  readonly partMinutes: number;
+  /** What is left of strain after one part. */
+  readonly decay: number;
+  /** Strain that one part adds to a dog that has not worked yet. */
+  readonly gain: number;
+  readonly ratePerMinute: number;
+  /** Strain must stay at or below this. */
+  readonly ceiling: number;
+  /** Place in {@link POSTS}. */
+  readonly post: number;
+  readonly standing: boolean;
+  readonly helper: boolean;
+  /** Lags that end, and begin, at this step: places in {@link Numbers.lags}. */
+  readonly lagsIn: readonly number[];
+  readonly lagsOut: readonly number[];
+}
+
+/** A problem as the search reads it. */
+export interface Numbers {
+  readonly problem: PlanProblem;
+  readonly steps: readonly StepNumbers[];
+  readonly k: number;
+  /** Minutes between places, `change[from][to]`. */
+  readonly change: readonly (readonly number[])[];
+  readonly lags: readonly { readonly first: number; readonly then: number; readonly minutes: number }[];
+  /** Bit mask of the steps that need a helper who is not always there. */
+  readonly helperMask: number;
+  readonly minutePrice: number;
+  readonly continuousStanding: number;
+  readonly session: number;
+  readonly fatigue: number;
+}
+
+/** @throws RangeError when a lag names a step that is not there */
+export function numbersOf(problem: PlanProblem): Numbers {
+  const k = recoveryPerMinute(problem.halfLifeMinutes);
+  const index = new Map(problem.steps.map((s, i) => [s.id, i]));
+  const lags = (problem.lags ?? []).map(({ first, then, minutes, rule }) => {
+    const [a, b] = [index.get(first), index.get(then)];
+    if (a === undefined || b === undefined) throw new RangeError(`numbersOf: lag ${rule} names a step that is not there`);
+    return { first: a, then: b, minutes };
+  });
+  const steps = problem.steps.map((s, i): StepNumbers => {
+    const { count, minutes } = partsOf(s, problem.continuousStandingMinutes);
+    return {
+      minutes: s.minutes,
+      parts: count,
+      partMinutes: minutes,
+      decay: Math.exp(-k * minutes),
+      gain: (s.ratePerMinute / k) * -Math.expm1(-k * minutes),
+      ratePerMinute: s.ratePerMinute,
+      // A hair tighter than what `simulate` allows, so that rounding never makes a found plan break a limit.
+      ceiling: STRAIN_CEILING[s.tier] + (s.tier === 'looks' ? EPS / 2 : -2 * EPS),
+      post: POSTS.indexOf(s.post),
+      standing: s.standing,
+      helper: s.helper === true && problem.helperWindows !== undefined,
+      lagsIn: lags.flatMap((l, at) => (l.then === i ? [at] : [])),
+      lagsOut: lags.flatMap((l, at) => (l.first === i ? [at] : [])),
+    };
+  });
+  return {
+    problem,
+    steps,
+    k,
+    change: POSTS.map((from) => POSTS.map((to) => CHANGEOVER_MINUTES[from][to])),
+    lags,
+    helperMask: steps.reduce((mask, s, i) => (s.helper ? mask | (1 << i) : mask), 0),
+    minutePrice: problem.minutePrice ?? POINT_MINUTES_PER_MINUTE,
+    continuousStanding: problem.continuousStandingMinutes,
+    session: problem.sessionMinutes,
+    fatigue: problem.fatiguePerMinute,
+  };
+}
+
+/**
+ * Dose of a stretch in point-minutes, from both its ends: `strainDoseAbove` without an exponential. The area under a stretch follows
+ * from the balance `rate·t − (to − from) = k·∫S dt`, so a logarithm is needed only where the curve crosses the line.
+ */
+export function doseOf(from: number, to: number, rate: number, minutes: number, k: number): number {
+  if (from <= WATCH_AT && to <= WATCH_AT) return 0;
+  if (from >= WATCH_AT && to >= WATCH_AT) return (rate * minutes - (to - from)) / k - WATCH_AT * minutes;
+  const settles = rate / k;
+  const crossing = Math.log((from - settles) / (WATCH_AT - settles)) / k;
+  return from < WATCH_AT
+    ? (rate * (minutes - crossing) - (to - WATCH_AT)) / k - WATCH_AT * (minutes - crossing)
+    : (rate * crossing - (WATCH_AT - from)) / k - WATCH_AT * crossing;
+}
+
+/** Dose of a rest of some minutes, point-minutes. */
+export function restDose(strain: number, minutes: number, k: number): number {
+  return strain <= WATCH_AT ? 0 : doseOf(strain, strain * Math.exp(-k * minutes), 0, minutes, k);
+}

@@ -1,0 +1,145 @@
+import { WATCH_AT, STOP_AT, recoveryPerMinute } from '../../strain/index.js';
+import { CHANGEOVER_MINUTES, POSTS, STRAIN_CEILING, TIERS, type PlanProblem, type Post } from '../model.js';
+import type { Precedence } from '../precedence.js';
+
+/** Worth by tier: welfare, asked, looks. */
+export type Worth = readonly [number, number, number];
+
+const SAME = 1e-9;
+const EPS = 1e-9;
+
+/** Above 0 when `a` is worth more than `b`, compared tier by tier. */
+export function compareWorth(a: Worth, b: Worth): number {
+  for (let t = 0; t < a.length; t++) {
+    const difference = (a[t] ?? 0) - (b[t] ?? 0);
+    if (Math.abs(difference) > SAME) return difference;
+  }
+  return 0;
+}
+
+/** Worth of a set of steps, given as a bit mask. */
+export function worthOfSet(problem: PlanProblem, mask: number): Worth {
+  const worth: [number, number, number] = [0, 0, 0];
+  problem.steps.forEach((s, i) => {
+    if (mask & (1 << i)) worth[TIERS.indexOf(s.tier)] = (worth[TIERS.indexOf(s.tier)] ?? 0) + s.worth;
+  });
+  return worth;
+}
+
+/**
+ * Sets of steps that could be done within the limits, the most worth first. What is
+ * checked here is quick and never wrong about a set that can be done: the rules of what needs what, sums of minutes, the shortest
+ * ways between places, and the rest that strain asks for. Whether an order exists is asked later.
+ *
+ * Each next set is found by branch and bound: steps are taken or left, most worth first, and a branch ends when even all that is still
+ * open and fits by minutes would not reach the best found.
+ */
+export class SetsByWorth {
+  private readonly given = new Set<number>();
+  private readonly order: readonly number[];
+  private last: Worth | undefined;
+
+  /** @param usable mask of the steps that may be in a set @param required mask of those that must be */
+  constructor(
+    private readonly problem: PlanProblem,
+    private readonly precedence: Precedence,
+    private readonly usable: number,
+    private readonly required: number,
+  ) {
+    this.order = problem.steps
+      .map((s, i) => ({ i, tier: TIERS.indexOf(s.tier), worth: s.worth, minutes: s.minutes }))
+      .sort((a, b) => a.tier - b.tier || b.worth / b.minutes - a.worth / a.minutes || a.i - b.i)
+      .map((x) => x.i);
+  }
+
+  /** The next set, or `undefined` when there is none left. */
+  next(): number | undefined {
+    let best: { mask: number; worth: Worth } | undefined;
+    const { problem } = this;
+    const steps = problem.steps;
+    const limit = Math.min(problem.sessionMinutes, problem.workMinutes);
+    const last = this.last;
+    /** Worth that can still be had: what is taken, and of the open steps what fits by minutes, the last one in part. */
+    const reach = (at: number, minutes: number, standing: number, worth: Worth): Worth => {
+      const most: [number, number, number] = [worth[0], worth[1], worth[2]];
+      const left = [limit - minutes, limit - minutes, limit - minutes];
+      for (let i = at; i < this.order.length; i++) {
+        const index = this.order[i] ?? 0;
+        const step = steps[index];
+        if (!step || !(this.usable & (1 << index))) continue;
+        if (step.standing && standing + step.minutes > problem.totalStandingMinutes + EPS) continue;
+        const tier = TIERS.indexOf(step.tier);
+        const room = left[tier] ?? 0;
+        if (room <= 0) continue;
+        const share = Math.min(1, (room + EPS) / step.minutes);
+        most[tier] = (most[tier] ?? 0) + share * step.worth;
+        left[tier] = room - step.minutes;
+      }
+      return most;
+    };
+    const visit = (at: number, mask: number, minutes: number, standing: number, worth: Worth): void => {
+      const index = this.order[at];
+      if (index === undefined) {
+        if (this.given.has(mask) || (mask & this.required) !== this.required || !this.couldBeDone(mask, minutes)) return;
+        if (last && compareWorth(worth, last) > 0) return;
+        if (!best || compareWorth(worth, best.worth) > 0) best = { mask, worth };
+        return;
+      }
+      if (best && compareWorth(reach(at, minutes, standing, worth), best.worth) <= 0) return;
+      const step = steps[index];
+      if (!step) return;
+      const longer = minutes + step.minutes;
+      const stands = standing + (step.standing ? step.minutes : 0);
+      if (this.usable & (1 << index) && longer <= limit + EPS && stands <= problem.totalStandingMinutes + EPS) {
+        const more: [number, number, number] = [worth[0], worth[1], worth[2]];
+        const tier = TIERS.indexOf(step.tier);
+        more[tier] = (more[tier] ?? 0) + step.worth;
+        visit(at + 1, mask | (1 << index), longer, stands, more);
+      }
+      if (!(this.required & (1 << index))) visit(at + 1, mask, minutes, standing, worth);
+    };
+    visit(0, 0, 0, 0, [0, 0, 0]);
+    if (!best) return undefined;
+    this.given.add(best.mask);
+    this.last = best.worth;
+    return best.mask;
+  }
+
+  private couldBeDone(mask: number, minutes: number): boolean {
+    const { requires, mustFollow } = this.precedence;
+    for (let i = 0; i < requires.length; i++) {
+      if (!(mask & (1 << i))) continue;
+      const need = (requires[i] ?? 0) | (mustFollow[i] ?? 0);
+      if ((mask & need) !== need) return false;
+    }
+    return leastMinutes(this.problem, mask, minutes) <= this.problem.sessionMinutes + EPS;
+  }
+}
+
+/** The shortest way into each place from any other. */
+const LEAST_ENTRY_MINUTES: Readonly<Record<Post, number>> = {
+  table: leastEntry('table'),
+  lap: leastEntry('lap'),
+  tub: leastEntry('tub'),
+  dryer: leastEntry('dryer'),
+};
+function leastEntry(to: Post): number {
+  return Math.min(...POSTS.filter((from) => from !== to).map((from) => CHANGEOVER_MINUTES[from][to]));
+}
+
+/**
+ * Minutes that no order of a set can be below: the work, one way into each place, and the time that strain needs to go. Strain obeys
+ * dS/dt = r − kS, so `points + start − end = k·∫S dt`, and strain is never above the highest ceiling.
+ */
+function leastMinutes(problem: PlanProblem, mask: number, work: number): number {
+  const steps = problem.steps.filter((_, i) => mask & (1 << i));
+  let minutes = work;
+  for (const post of POSTS) if (post !== problem.startPost && steps.some((s) => s.post === post)) minutes += LEAST_ENTRY_MINUTES[post];
+  const ceiling = steps.reduce((top, s) => Math.max(top, STRAIN_CEILING[s.tier]), WATCH_AT);
+  const points = steps.reduce((sum, s) => sum + s.minutes * s.ratePerMinute, 0);
+  const k = recoveryPerMinute(problem.halfLifeMinutes);
+  return Math.max(
+    minutes,
+    (points + Math.min(problem.startStrain, ceiling) - Math.min(STOP_AT, ceiling)) / (k * Math.max(ceiling, problem.startStrain)),
+  );
+}
