@@ -105,7 +105,7 @@ describe('what is looked at', () => {
     const plan = planOf({ ears: 'foul' });
     expect(step(plan, 'ears')).toBeUndefined();
     expect(forVet(plan)).toContain('ears: black or foul');
-    expect(step(plan, 'bath')?.cautions.map((c) => c.rule)).toContain('looked.ears_foul');
+    expect(step(plan, 'bath_head')?.cautions.map((c) => c.rule)).toContain('looked.ears_foul');
   });
   it('keeps the face but for a sore eye', () => {
     const face = step(planOf({ eyes: 'sore' }), 'face');

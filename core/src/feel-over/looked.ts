@@ -96,8 +96,8 @@ const EFFECTS: { readonly [P in LookedPart]: Readonly<Partial<Record<(typeof LOO
     sore_teeth: { rule: 'looked.sore_teeth', vet: true, leaves: ['lips', 'chin'], activities: ['face'] },
   },
   folds: {
-    damp: { rule: 'looked.folds_damp', activities: ['bath', 'dry'], minutesFactor: 1.15 },
-    sore: { rule: 'looked.folds_sore', vet: true, leaves: ['wrinkles'], activities: ['bath', 'dry', 'face'] },
+    damp: { rule: 'looked.folds_damp', activities: ['rinse_folds', 'dry'], minutesFactor: 1.15 },
+    sore: { rule: 'looked.folds_sore', vet: true, leaves: ['wrinkles'], activities: ['bath_head', 'dry', 'face'] },
   },
   ears: {
     waxy: { rule: 'looked.ears_waxy', activities: ['ears'], minutesFactor: 1.3 },
@@ -105,7 +105,7 @@ const EFFECTS: { readonly [P in LookedPart]: Readonly<Partial<Record<(typeof LOO
       rule: 'looked.ears_foul',
       vet: true,
       leaves: ['ear_canal_left', 'ear_canal_right'],
-      activities: ['ears', 'bath'],
+      activities: ['ears', 'bath_head'],
     },
   },
   nails: {

@@ -5,15 +5,20 @@ import type { Reach } from '../holds/index.js';
 import type { Post, Tier } from './model.js';
 
 export const ACTIVITIES = [
+  'soak',
   'crust',
   'brush_mats',
   'clip_tight_fragile',
   'clip_tight_head',
   'clip_tight_body',
+  'prep_clip',
   'nails',
   'sanitary',
   'ears',
   'bath',
+  'bath_head',
+  'rinse_folds',
+  'towel',
   'dry',
   'body_clip',
   'feet',
@@ -36,6 +41,11 @@ export const SERVICE_ITEM_LABELS: Readonly<Record<ServiceItem, string>> = {
   tidy: 'legs and tail scissored',
 };
 
+/** A bath and what belongs to it: once the dog is wet, all of it is done. */
+export const BATHING = ['bath', 'bath_head', 'rinse_folds', 'towel', 'dry'] as const satisfies readonly Activity[];
+/** Minutes that crust soaks before it is combed; other work may fill them. Our default. */
+export const SOAK_MINUTES = 4;
+
 export interface ActivityFacts {
   readonly label: string;
   readonly post: Post;
@@ -54,13 +64,26 @@ export interface ActivityFacts {
 }
 
 export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
+  soak: {
+    label: 'Soak the crust',
+    post: 'table',
+    standing: false,
+    tier: 'welfare',
+    worth: 1,
+    minutes: 1.5,
+    ratePerMinute: 1.2,
+    tool: 'hands',
+    causes: ['held'],
+    reaches: ['head'],
+    groups: ['face'],
+  },
   crust: {
-    label: 'Soak and comb out crust',
+    label: 'Comb out the soaked crust',
     post: 'table',
     standing: false,
     tier: 'welfare',
     worth: 4,
-    minutes: 4,
+    minutes: 3,
     ratePerMinute: 2,
     tool: 'hands',
     causes: ['held'],
@@ -119,6 +142,19 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     reaches: ['body'],
     groups: ['body', 'legs', 'neck'],
   },
+  prep_clip: {
+    label: 'Rough clip before the bath',
+    post: 'table',
+    standing: true,
+    tier: 'asked',
+    worth: 2,
+    minutes: 9,
+    ratePerMinute: 1.6,
+    tool: 'clipper',
+    causes: ['clipper'],
+    reaches: ['body'],
+    groups: ['body', 'neck'],
+  },
   nails: {
     label: 'Nails',
     post: 'table',
@@ -159,17 +195,56 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     groups: ['ears'],
   },
   bath: {
-    label: 'Bath: body first, head wetted last',
+    label: 'Bath: the body',
     post: 'tub',
     standing: true,
     tier: 'asked',
     worth: 3,
-    minutes: 13,
+    minutes: 9,
     ratePerMinute: 1.6,
     tool: 'water',
     causes: ['water'],
     reaches: ['washing'],
-    groups: ['body', 'legs', 'face'],
+    groups: ['body', 'legs'],
+  },
+  bath_head: {
+    label: 'Bath: the head, wetted last',
+    post: 'tub',
+    standing: false,
+    tier: 'asked',
+    worth: 1,
+    minutes: 4,
+    ratePerMinute: 2.2,
+    tool: 'water',
+    causes: ['water'],
+    reaches: ['washing'],
+    groups: ['face'],
+  },
+  rinse_folds: {
+    label: 'Wash the folds, and dry each',
+    post: 'tub',
+    standing: false,
+    tier: 'welfare',
+    worth: 2,
+    minutes: 3,
+    ratePerMinute: 2.2,
+    tool: 'water',
+    causes: ['water', 'held'],
+    reaches: ['washing'],
+    groups: ['face'],
+  },
+  towel: {
+    label: 'Towel',
+    post: 'tub',
+    standing: false,
+    tier: 'asked',
+    worth: 1,
+    minutes: 3,
+    ratePerMinute: 1,
+    tool: 'hands',
+    causes: [],
+    reaches: ['washing'],
+    groups: ['body', 'legs'],
   },
   dry: {
     label: 'Dry',
@@ -177,7 +252,7 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     standing: true,
     tier: 'asked',
     worth: 1,
-    minutes: 15,
+    minutes: 12,
     ratePerMinute: 2,
     tool: 'dryer',
     causes: ['dryer'],

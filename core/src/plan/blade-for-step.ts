@@ -7,6 +7,8 @@ import type { PlanInput } from './plan-input.js';
 
 /** The face is never asked for longer than this, mm. Our default. */
 const FACE_AT_MOST_MM = 6;
+/** A rough clip leaves this much more than what is wanted, so that the finish is even. Our default. */
+const ROUGH_LONGER = 1.4;
 /** What a sanitary trim, feet and mats ask for, mm: a #10. */
 const TRIM_MM = 1.5;
 
@@ -29,7 +31,13 @@ export function bladeQuestion(
 ): BladeQuestion {
   const f = findingIn(input.feelOver, zone);
   const wanted =
-    activity === 'body_clip' ? input.asked.wantedMm : activity === 'face' ? Math.min(input.asked.wantedMm, FACE_AT_MOST_MM) : TRIM_MM;
+    activity === 'prep_clip'
+      ? input.asked.wantedMm * ROUGH_LONGER
+      : activity === 'body_clip'
+        ? input.asked.wantedMm
+        : activity === 'face'
+          ? Math.min(input.asked.wantedMm, FACE_AT_MOST_MM)
+          : TRIM_MM;
   const overgrown = input.feelOver.zones.some((z) => zoneFacts(z.zone).group === 'face' && z.matGrade >= 2);
   return {
     zone,

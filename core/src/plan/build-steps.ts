@@ -1,13 +1,14 @@
 import { zoneLabel, zonesOfGroup, type ZoneId } from '../anatomy/index.js';
-import { ageWeeks, type KindFound } from '../dogs/index.js';
+import { ageWeeks, hasKind, type KindFound } from '../dogs/index.js';
 import { painfulWork } from '../fit/index.js';
 import { findFloorBreaches } from '../floors/index.js';
 import { leftByLooks, lookedEffects, sayLooked } from '../feel-over/index.js';
 import { vetOnly } from '../hazards/index.js';
 import { reason, type Reason } from '../reasons/index.js';
-import { ACTIVITY_FACTS, sizeFactor, type Activity } from './activities.js';
+import { ACTIVITY_FACTS, BATHING, sizeFactor, type Activity } from './activities.js';
 import { findMatWork, type MatWork } from './find-mat-work.js';
 import { makeStep, type BuiltStep, type StepExtra } from './make-step.js';
+import { clipsInTwo } from './order-rules.js';
 import type { PlanInput } from './plan-input.js';
 
 export type { BuiltStep } from './make-step.js';
@@ -29,6 +30,9 @@ export interface BuiltPlan {
 
 /** A puppy gets no full body clip under this age, weeks ("from about 4 months"). Common practice, no source. */
 export const PUPPY_BODY_CLIP_FROM_WEEKS = 17;
+
+/** Minutes of a body clip that was clipped roughly before, against one that was not. Our default. */
+export const FINISH_AFTER_ROUGH = 0.65;
 
 /** The steps that this visit could have, from what was asked for and what the hands found. */
 export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): BuiltPlan {
@@ -68,7 +72,11 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
   const reasonsOf = (list: readonly { reasons: readonly Reason[] }[]): Reason[] => list.flatMap((a) => a.reasons);
 
   const crusted = input.feelOver.zones.filter((z) => z.crust).map((z) => z.zone);
-  if (crusted.length > 0) push('crust', crusted, { reasons: [reason('step.crust', { zones: crusted.map(zoneLabel).join(', ') }, 0.8)] });
+  if (crusted.length > 0) {
+    const named = crusted.map(zoneLabel).join(', ');
+    push('soak', crusted, { reasons: [reason('step.soak', { zones: named }, 0.8)] });
+    push('crust', crusted, { reasons: [reason('step.crust', { zones: named }, 0.8)] });
+  }
   for (const [activity, found] of [
     ['clip_tight_fragile', mats.fragile],
     ['clip_tight_head', mats.head],
@@ -102,9 +110,9 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     ...input,
     feelOver: { ...input.feelOver, zones: input.feelOver.zones.map((z) => (combed.has(z.zone) ? { ...z, matGrade: 0 } : z)) },
   };
-  const trim = (activity: Activity, zones: readonly ZoneId[]): void => {
+  const trim = (activity: Activity, zones: readonly ZoneId[], extra: StepExtra = {}): void => {
     const left = zones.filter((z) => !clippedOrLeft.has(z));
-    if (left.length > 0) push(activity, left, { after: afterMats });
+    if (left.length > 0) push(activity, left, { ...extra, after: afterMats });
   };
   for (const item of input.asked.items) {
     if (item === 'bath' && refusesClip && mats.fragile.length + mats.head.length + mats.body.length > 0) {
@@ -117,6 +125,10 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
       });
     } else if (item === 'bath') {
       push('bath', zonesOfGroup('body'));
+      push('bath_head', zonesOfGroup('face'));
+      if (hasKind(kinds, 'short_nose') || input.feelOver.looked?.folds === 'damp')
+        push('rinse_folds', ['wrinkles'], { reasons: [reason('step.folds', {}, 0.7)] });
+      push('towel', zonesOfGroup('body'));
       push('dry', zonesOfGroup('body'));
     } else if (item === 'body_clip' && mats.clipOff) {
       notPlanned.push({
@@ -135,7 +147,10 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
         reasons: [reason('step.puppy_no_body_clip', { weeks: PUPPY_BODY_CLIP_FROM_WEEKS }, 0.9)],
       });
     } else if (item === 'sanitary') trim('sanitary', ['belly', 'sanitary', 'anus', 'groin_left', 'groin_right']);
-    else if (item === 'body_clip') trim('body_clip', bodyZones());
+    else if (item === 'body_clip' && clipsInTwo({ kinds, input })) {
+      trim('prep_clip', bodyZones(), { reasons: [reason('step.rough_clip', {}, 0.5)] });
+      trim('body_clip', bodyZones(), { minutes: ACTIVITY_FACTS.body_clip.minutes * sizeFactor(input.dog.weightKg) * FINISH_AFTER_ROUGH });
+    } else if (item === 'body_clip') trim('body_clip', bodyZones());
     else if (item === 'face')
       trim('face', ['topknot', 'cheek_left', 'cheek_right', 'eye_left', 'eye_right', 'stop', 'bridge', 'lips', 'chin']);
     else if (item === 'feet') trim('feet', ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right']);
@@ -188,11 +203,11 @@ function withinPain(steps: readonly BuiltStep[], kinds: readonly KindFound[]): {
   return { steps: steps.filter((s) => !beyond.some((b) => b.activity === s.activity)), beyond };
 }
 
-/** A bath without its drying, or a drying without its bath, is not planned at all. */
+/** What only makes sense together is planned together: a bath with its drying, a comb with its soak. */
 function dropOrphans(steps: readonly BuiltStep[], notPlanned: readonly NotPlanned[], mats: MatWork): BuiltPlan {
   const has = (a: Activity): boolean => steps.some((s) => s.activity === a);
-  if (has('bath') === has('dry')) return { steps, notPlanned, mats };
-  return { steps: steps.filter((s) => s.activity !== 'bath' && s.activity !== 'dry'), notPlanned, mats };
+  const alone = [...(has('bath') && has('dry') ? [] : BATHING), ...(has('soak') && has('crust') ? [] : (['soak', 'crust'] as const))];
+  return { steps: steps.filter((s) => !alone.some((a) => a === s.activity)), notPlanned, mats };
 }
 
 function bodyZones(): ZoneId[] {

@@ -86,7 +86,10 @@ const EFFECTS: Readonly<Record<HouseQuestion, () => void>> = {
   },
   bathOrClip: () => {
     expect(before(withHouse({}, {}, seen), 'bath', 'body_clip')).toBeTrue();
-    expect(before(withHouse({ bathOrClip: 'rough_clip_first' }, {}, seen), 'body_clip', 'bath')).toBeTrue();
+    const rough = withHouse({ bathOrClip: 'rough_clip_first' }, {}, seen);
+    expect(before(rough, 'prep_clip', 'bath')).toBeTrue();
+    expect(before(rough, 'dry', 'body_clip')).toBeTrue();
+    expect(withHouse({}, {}, seen).steps.map((s) => s.activity)).not.toContain('prep_clip');
     expect(before(withHouse({}, {}, { ...seen, born: '2010-06-01' }), 'body_clip', 'bath')).toBeTrue();
   },
   bodyClip: () => {

@@ -25,8 +25,9 @@ describe('makePlan for a healthy grown dog', () => {
   const plan = makePlan(anInput());
   it('does all that was asked for, dried after the bath, clipped clean, the face last', () => {
     const o = order(plan);
-    expect([...o].sort()).toEqual(['bath', 'body_clip', 'dry', 'face', 'feet', 'nails', 'sanitary']);
-    expect(o.indexOf('dry')).toBe(o.indexOf('bath') + 1);
+    expect([...o].sort()).toEqual(['bath', 'bath_head', 'body_clip', 'dry', 'face', 'feet', 'nails', 'sanitary', 'towel']);
+    const bath = o.indexOf('bath');
+    expect(o.slice(bath, bath + 4)).toEqual(['bath', 'bath_head', 'towel', 'dry']);
     expect(o.indexOf('body_clip')).toBeGreaterThan(o.indexOf('dry'));
     expect(o.at(-1)).toBe('face');
     expect(o.indexOf('sanitary')).toBeLessThan(o.indexOf('bath'));

@@ -6,10 +6,11 @@ import type { RegisterRow } from '../hazards/index.js';
 import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../holds/index.js';
 import { learnHalfLife } from '../learning/index.js';
 import { uncountedSignals, type SignalId } from '../strain/index.js';
+import { ACTIVITY_FACTS, type Activity } from './activities.js';
 import { buildSteps, type BuiltStep, type NotPlanned } from './build-steps.js';
 import { whyBreak, whyHere, whyLeftOut } from './explain.js';
 import type { PlanProblem } from './model.js';
-import { orderRules } from './order-rules.js';
+import { orderRules, timeLags } from './order-rules.js';
 import type { PlanInput } from './plan-input.js';
 import { fatiguePerMinute } from './rates.js';
 import { planRegister } from './plan-register.js';
@@ -164,8 +165,11 @@ export function problemOf(
       ratePerMinute: s.rate.mean,
       post: s.post,
       standing: s.standing,
+      tool: toolOf(s),
+      noBreakBefore: WET.includes(s.activity),
     })),
     order: orderRules(steps, kinds, input),
+    lags: timeLags(steps),
     startStrain: MOOD_START[input.feelOver.mood],
     halfLifeMinutes: learnHalfLife(input.breaks).minutes,
     fatiguePerMinute: fatiguePerMinute(kinds),
@@ -176,6 +180,15 @@ export function problemOf(
     startPost: 'table',
     startStandingMinutes: 0,
   };
+}
+
+/** A wet dog is not left to wait. */
+const WET: readonly Activity[] = ['bath_head', 'rinse_folds', 'towel', 'dry'];
+
+/** What is in the hand: another blade is another tool. */
+function toolOf(step: BuiltStep): string {
+  const { tool } = ACTIVITY_FACTS[step.activity];
+  return step.blade?.blade ? `${tool} ${step.blade.blade}${step.blade.guard ? ` guard ${step.blade.guard.id}` : ''}` : tool;
 }
 
 function placeSteps(problem: PlanProblem, solution: Solution, run: Simulated, built: readonly BuiltStep[]): PlannedStep[] {
@@ -237,11 +250,7 @@ function curveOf(problem: PlanProblem, solution: Solution, run: Simulated, built
 function secondVisitFor(notToday: readonly NotPlanned[], kinds: readonly KindFound[]): SecondVisit | undefined {
   const later = notToday.filter((n) => n.to === 'another_visit');
   if (later.length === 0) return undefined;
-  const welfare = later.some(
-    (n) =>
-      n.activity &&
-      ['crust', 'brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body', 'nails', 'sanitary', 'ears'].includes(n.activity),
-  );
+  const welfare = later.some((n) => n.activity && ACTIVITY_FACTS[n.activity].tier === 'welfare');
   if (welfare) return { inWeeks: 1, reasons: [reason('second.welfare', {}, 0.8)] };
   if (hasKind(kinds, 'puppy')) return { inWeeks: 2, reasons: [reason('second.puppy', {}, 0.7)] };
   return { inWeeks: 3, reasons: [reason('second.rest', {}, 0.5)] };

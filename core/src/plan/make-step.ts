@@ -10,7 +10,7 @@ import { ACTIVITY_FACTS, sizeFactor, type Activity } from './activities.js';
 import { hardestBlade } from './blade-for-step.js';
 import { mannerOf } from './manner.js';
 import type { Post, Tier } from './model.js';
-import { clipsFirst } from './order-rules.js';
+import { clipsFirst, clipsInTwo } from './order-rules.js';
 import type { PlanInput } from './plan-input.js';
 import { stepRate, type StepRate } from './rates.js';
 
@@ -45,7 +45,16 @@ export interface StepExtra {
 }
 
 /** Work on the skin with a blade; the others use comb, shears, water or nail tools. */
-const BLADED: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_head', 'clip_tight_body', 'sanitary', 'body_clip', 'feet', 'face'];
+const BLADED: readonly Activity[] = [
+  'clip_tight_fragile',
+  'clip_tight_head',
+  'clip_tight_body',
+  'prep_clip',
+  'sanitary',
+  'body_clip',
+  'feet',
+  'face',
+];
 
 /** One step with its minutes, rate, hold, blade, cautions and the reasons for each. */
 export function makeStep(
@@ -116,7 +125,7 @@ const roundHalf = (x: number): number => Math.max(0.5, Math.round(x * 2) / 2);
 
 /** Face and body are clipped washed, unless this dog is clipped before its bath; mats and trims before the bath meet a coat as it came. */
 const isClean = (activity: Activity, input: PlanInput, kinds: readonly KindFound[]): boolean =>
-  activity === 'face' || (activity === 'body_clip' && !clipsFirst({ kinds, input }));
+  activity === 'face' || (activity === 'body_clip' && (!clipsFirst({ kinds, input }) || clipsInTwo({ kinds, input })));
 
 /** Where the hands must go for mats: only the places that are matted. */
 function reachesOfMats(activity: Activity, zones: readonly ZoneId[]): Reach[] {

@@ -22,6 +22,10 @@ export interface SolverStep {
   readonly standing: boolean;
   /** A second pair of hands must be there while it is done. */
   readonly helper?: boolean;
+  /** What is in the hand: taking up another costs {@link TOOL_CHANGE_MINUTES}. */
+  readonly tool?: string;
+  /** It follows at once: a wet dog does not wait. Breaks may lie inside it. */
+  readonly noBreakBefore?: boolean;
 }
 
 export type OrderKind = 'before' | 'requires' | 'finishes';
@@ -94,6 +98,21 @@ export const CHANGEOVER_MINUTES: Readonly<Record<Post, Readonly<Record<Post, num
   tub: { table: 2, lap: 2, tub: 0, dryer: 1 },
   dryer: { table: 1, lap: 1, tub: 3, dryer: 0 },
 };
+
+/** Minutes to lay down one tool or blade and take up another at the same place. Our default; it also keeps like work together. */
+export const TOOL_CHANGE_MINUTES = 0.5;
+
+/** Where the dog is and what is in the hand. */
+export interface Station {
+  readonly post: Post;
+  readonly tool: string | undefined;
+}
+
+/** Minutes between two steps, breaks not counted. A change of place includes the change of tool. */
+export function changeMinutes(from: Station, to: Station): number {
+  if (from.post !== to.post) return CHANGEOVER_MINUTES[from.post][to.post];
+  return from.tool !== undefined && to.tool !== undefined && from.tool !== to.tool ? TOOL_CHANGE_MINUTES : 0;
+}
 
 /** One step of a chosen order: the breaks before each of its parts, in minutes. */
 export interface ChosenStep {

@@ -75,10 +75,10 @@ export function controlsOf(
   else if (loop.loop !== 'none' && step.post === 'table') out.push('loop_attended');
   if (step.breaks.length > 0) out.push('breaks');
   if (step.activity === 'nails' && input.dog.conditions.includes('blood_thinner')) out.push('grinder');
-  if (step.activity === 'bath') out.push('head_kept_dry');
+  if (step.activity === 'bath' || step.activity === 'bath_head') out.push('head_kept_dry');
   if (dryer && dryer.dryer !== 'high_velocity_dryer') out.push('gentle_dryer');
   if (dryer?.air === 'cool') out.push('cool_air');
   if (zone.startsWith('ear_leather') && findingIn(input.feelOver, zone).matGrade >= 2) out.push('ear_watched');
-  if (step.activity === 'face' && all.some((s) => s.activity === 'crust')) out.push('crust_soaked');
+  if (step.activity === 'face' && all.some((s) => s.activity === 'soak')) out.push('crust_soaked');
   return out;
 }

@@ -48,11 +48,16 @@ const JOINTS_MOVED: Readonly<Partial<Record<Activity, readonly Joint[]>>> = {
   body_clip: ['back'],
   clip_tight_body: ['back'],
   brush_mats: ['back'],
+  prep_clip: ['back'],
   bath: ['hip_left', 'hip_right', 'back'],
+  bath_head: ['neck'],
+  rinse_folds: ['neck'],
+  towel: ['hip_left', 'hip_right', 'back'],
   dry: ['hip_left', 'hip_right', 'back'],
   face: ['neck'],
   clip_tight_head: ['neck'],
   ears: ['neck'],
+  soak: ['neck'],
   crust: ['neck'],
 };
 

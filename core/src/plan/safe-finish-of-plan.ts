@@ -15,18 +15,23 @@ export interface WayHomeStep {
 
 const HALF_CUT: readonly Activity[] = ['brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];
 
+/** A dog that goes home from these is rinsed first. */
+export const LATHER: readonly Activity[] = ['bath', 'bath_head', 'rinse_folds'];
+export const DRYING: readonly Activity[] = ['towel', 'dry'];
+
 /** What is unfinished at a minute of the plan. */
 export function unfinishedAt(steps: readonly WayHomeStep[], loop: LoopAdvice['loop'], minute: number): Unfinished {
   const now = steps.find((s) => minute >= s.from && minute < s.to);
   const bath = steps.find((s) => s.activity === 'bath');
-  const dry = steps.find((s) => s.activity === 'dry');
+  const drying = steps.filter((s) => DRYING.includes(s.activity));
+  const dry = drying.find((s) => s.activity === 'dry');
   const wet = bath !== undefined && minute >= bath.from && (dry === undefined || minute < dry.to);
-  const dryDone = dry && now?.activity === 'dry' ? Math.min(dry.minutes, minute - dry.from) : 0;
+  const left = drying.reduce((sum, s) => sum + s.minutes - Math.max(0, Math.min(s.minutes, minute - s.from)), 0);
   return {
     ...ALL_SAFE,
-    lathered: now?.activity === 'bath',
+    lathered: now !== undefined && LATHER.includes(now.activity),
     // Without a drying step nobody would be bathed; the bath then counts as its own drying.
-    dryingMinutes: wet ? Math.max(0, (dry?.minutes ?? bath.minutes) - dryDone) : 0,
+    dryingMinutes: wet ? (dry ? left : bath.minutes) : 0,
     muzzleOn: now?.hold.also.includes('muzzle') ?? false,
     loopOn: now?.post === 'table' && loop !== 'none',
     matHalfCut: now !== undefined && HALF_CUT.includes(now.activity),

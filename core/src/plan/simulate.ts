@@ -1,5 +1,5 @@
 import { recoveryPerMinute, strainAfter, strainDoseAbove, WATCH_AT } from '../strain/index.js';
-import { CHANGEOVER_MINUTES, STRAIN_CEILING, partsOf, type ChosenStep, type PlanProblem, type Post } from './model.js';
+import { STRAIN_CEILING, changeMinutes, partsOf, type ChosenStep, type PlanProblem, type Station } from './model.js';
 
 /** A stretch of the visit at one rate. */
 export interface Stretch {
@@ -13,7 +13,7 @@ export interface Stretch {
   readonly ratePerMinute: number;
 }
 
-export type LimitBroken = 'strain' | 'standing' | 'total_standing' | 'work' | 'session' | 'order' | 'lag' | 'helper';
+export type LimitBroken = 'strain' | 'standing' | 'total_standing' | 'work' | 'session' | 'order' | 'lag' | 'helper' | 'wait';
 
 export interface Simulated {
   readonly stretches: readonly Stretch[];
@@ -46,7 +46,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
   let worked = 0;
   let peak = strain;
   let dose = 0;
-  let post: Post = problem.startPost;
+  let station: Station = { post: problem.startPost, tool: undefined };
   const stretches: Stretch[] = [];
   let broken: Simulated['broken'];
   const breaks = (limit: LimitBroken, step: number, value: number): void => {
@@ -70,9 +70,11 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
       const tooLate = rule.first === step.id && done.has(rule.then);
       if (firstMissing || tooLate) breaks('order', index, 0);
     }
-    const change = CHANGEOVER_MINUTES[post][step.post];
+    const here: Station = { post: step.post, tool: step.tool };
+    const change = changeMinutes(station, here);
     if (change > 0) stretch('change', index, change, 0);
-    post = step.post;
+    station = here;
+    if (step.noBreakBefore && (pauses[0] ?? 0) > 0 && done.size > 0) breaks('wait', index, pauses[0] ?? 0);
     const parts = partsOf(step, problem.continuousStandingMinutes);
     for (let part = 0; part < parts.count; part++) {
       const pause = pauses[part] ?? 0;

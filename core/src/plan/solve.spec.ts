@@ -86,6 +86,8 @@ const problems = fc
         post: fc.constantFrom(...POSTS),
         standing: fc.boolean(),
         helper: fc.boolean(),
+        noBreakBefore: fc.boolean(),
+        tool: fc.constantFrom('clipper', 'brush'),
       }),
       { minLength: 1, maxLength: 4 },
     ),

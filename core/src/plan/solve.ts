@@ -1,4 +1,4 @@
-import { POSTS, type ChosenStep, type PlanProblem } from './model.js';
+import type { ChosenStep, PlanProblem } from './model.js';
 import { worthOf, type PlanValue } from './objective.js';
 import { precedenceOf } from './precedence.js';
 import { simulate } from './simulate.js';
@@ -219,7 +219,7 @@ export function bearableAlone(problem: PlanProblem, index: number): boolean {
     lags: [],
     sessionMinutes: Infinity,
   });
-  return grow(mannerOfSearch(alone, { timeOnly: true }), startLabel(alone), POSTS.indexOf(step.post), 0, 0).length > 0;
+  return grow(mannerOfSearch(alone, { timeOnly: true }), startLabel(alone), 1, 0, 0).length > 0;
 }
 
 function bearableMask(problem: PlanProblem): number {

@@ -8,7 +8,7 @@ export interface OrderStep {
   readonly activity: Activity;
   readonly tier: Tier;
   readonly post: Post;
-  readonly rate: { readonly mean: number };
+  readonly rate: { readonly mean: number; readonly triggered?: boolean };
 }
 
 /** A step counts as hard when it strains this many times as fast as the easiest. Our default. */
@@ -29,6 +29,21 @@ export function startRules(steps: readonly OrderStep[], fixed: readonly OrderRul
     return added;
   }
   const onTable = steps.filter((s) => s.post === 'table' || s.post === 'lap');
+  const triggerLast = knownTriggerLast(onTable, fixed);
+  return [...triggerLast, ...easyFirst(onTable, [...fixed, ...triggerLast])];
+}
+
+/** What sets the dog off comes last of the work on the table that may come before it. Common practice, no source. */
+function knownTriggerLast(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
+  const added: OrderRule[] = [];
+  for (const then of onTable.filter((s) => s.rate.triggered))
+    for (const first of onTable.filter((s) => !s.rate.triggered && s.tier !== 'looks'))
+      if (!leadsTo(then.id, first.id, [...fixed, ...added]))
+        added.push({ first: first.id, then: then.id, kind: 'before', rule: 'order.trigger_last' });
+  return added;
+}
+
+function easyFirst(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
   const byRate = [...onTable].sort((a, b) => a.rate.mean - b.rate.mean);
   const easiest = byRate[0];
   const hardest = byRate[byRate.length - 1];

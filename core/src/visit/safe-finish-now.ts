@@ -1,5 +1,5 @@
 import { ALL_SAFE, safeFinish, type SafeFinish } from '../fit/index.js';
-import { ACTIVITY_FACTS, isMatWork } from '../plan/index.js';
+import { ACTIVITY_FACTS, DRYING, LATHER, isMatWork } from '../plan/index.js';
 import type { VisitState } from './state.js';
 
 /**
@@ -12,14 +12,15 @@ export function safeFinishNow(state: VisitState, nowMs: number): SafeFinish | un
   if (!work) return undefined;
   const status = (step: 'bath' | 'dry'): string | undefined => work.steps.get(step)?.status;
   const wet = status('bath') !== undefined && status('bath') !== 'left' && status('dry') !== 'done';
-  const dryingPlanned = state.plan?.steps.find((s) => s.id === 'dry')?.minutes ?? ACTIVITY_FACTS.dry.minutes;
-  const dried = (work.steps.get('dry')?.seconds ?? 0) / 60;
+  const planned = state.plan?.steps.filter((s) => DRYING.includes(s.id)) ?? [];
+  const dryingPlanned = planned.length > 0 ? planned.reduce((sum, s) => sum + s.minutes, 0) : ACTIVITY_FACTS.dry.minutes;
+  const dried = DRYING.reduce((sum, id) => sum + (work.steps.get(id)?.seconds ?? 0) / 60, 0);
   const running = work.endedMs === undefined ? work.running : undefined;
   const loopPossible = running !== undefined && ACTIVITY_FACTS[running].post === 'table';
   const fresh = state.incidents.some((i) => HURT.includes(i.kind) && i.harm !== 'none' && nowMs - i.atMs < WOUND_MS);
   return safeFinish({
     ...ALL_SAFE,
-    lathered: running === 'bath',
+    lathered: running !== undefined && LATHER.includes(running),
     dryingMinutes: wet ? Math.max(1, dryingPlanned - dried) : 0,
     muzzleOn: work.hold === 'muzzle' || work.also.includes('muzzle'),
     loopOn: loopPossible || work.also.includes('loop'),

@@ -1,5 +1,5 @@
 import { WATCH_AT } from '../../strain/index.js';
-import { BREAK_STEP_MINUTES, POSTS } from '../model.js';
+import { BREAK_STEP_MINUTES } from '../model.js';
 import type { ClosedSets } from './closed-sets.js';
 import { doseOf, type Numbers } from './numbers.js';
 import { BREAK_OPTIONS, STRAIN_TOP, type StepCells } from './step-cells.js';
@@ -7,7 +7,7 @@ import { BREAK_OPTIONS, STRAIN_TOP, type StepCells } from './step-cells.js';
 /** What the rest of the work costs at least, from every set of steps, place, strain and standing clock. */
 export interface BoundTable {
   /** Lower bound of what is still to come, in the units of the table's question; `Infinity` when nothing can follow. */
-  readonly least: (set: number, post: number, strain: number, standing: number) => number;
+  readonly least: (set: number, station: number, strain: number, standing: number) => number;
   /** The bound at the start of the visit. */
   readonly atStart: number;
 }
@@ -23,13 +23,14 @@ export interface TableQuestion {
 
 const EPS = 1e-9;
 
-/** Places in which the dog can be after each closed set, as slots of the table; −1 for none. */
-function placesOf(numbers: Numbers, sets: ClosedSets): { slot: Int32Array; slots: number } {
-  const slot = new Int32Array(sets.masks.length * POSTS.length).fill(-1);
-  slot[POSTS.indexOf(numbers.problem.startPost)] = 0;
+/** Stations at which a plan can be after each closed set, as slots of the table; −1 for none. */
+function slotsOf(numbers: Numbers, sets: ClosedSets): { slot: Int32Array; slots: number } {
+  const stations = numbers.stations.length;
+  const slot = new Int32Array(sets.masks.length * stations).fill(-1);
+  slot[0] = 0;
   let slots = 1;
   for (let at = 0; at < sets.to.length; at++) {
-    const place = (sets.to[at] ?? 0) * POSTS.length + (numbers.steps[sets.step[at] ?? 0]?.post ?? 0);
+    const place = (sets.to[at] ?? 0) * stations + (numbers.steps[sets.step[at] ?? 0]?.station ?? 0);
     if (slot[place] === -1) slot[place] = slots++;
   }
   return { slot, slots };
@@ -51,10 +52,13 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
   const clock = limited ? numbers.continuousStanding / C : Infinity;
   const clockCell = (standing: number): number => (limited ? Math.min(C - 1, Math.floor(standing / clock + EPS)) : 0);
 
-  const { slot, slots } = placesOf(numbers, sets);
+  const { slot, slots } = slotsOf(numbers, sets);
   const values = new Float64Array(slots * C * S).fill(Infinity);
-  const fullSlots = POSTS.map((_, post) => slot[(sets.masks.length - 1) * POSTS.length + post] ?? -1);
-  for (const s of fullSlots) if (s >= 0) values.fill(0, s * C * S, (s + 1) * C * S);
+  const stations = numbers.stations.length;
+  for (let at = (sets.masks.length - 1) * stations; at < slot.length; at++) {
+    const s = slot[at] ?? -1;
+    if (s >= 0) values.fill(0, s * C * S, (s + 1) * C * S);
+  }
 
   const changes = [...new Set(numbers.change.flat())].map((minutes) => {
     const ends = new Int32Array(S);
@@ -84,17 +88,18 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
       if (!step) continue;
       const clocks = clocksAfter[index] ?? [];
       let after = values;
-      let offset = (slot[(sets.to[way] ?? 0) * POSTS.length + step.post] ?? 0) * C * S;
+      let offset = (slot[(sets.to[way] ?? 0) * stations + step.station] ?? 0) * C * S;
       for (let part = step.parts - 1; part >= 0; part--) {
         const { ends, doses, tried } = cells.step(index, (sets.worked[set] ?? 0) + part * step.partMinutes);
         const worth = question.dose ? 1 : 0;
         const now = scratch[part % 2 === 0 ? 0 : 1];
+        const breaks = !(step.noBreakBefore && part === 0 && set > 0);
         const rested = step.standing ? clockCell(step.partMinutes) * S : 0;
         for (let s = 0; s < S; s++) {
           let best = Infinity;
           const from = s * BREAK_OPTIONS;
           const past = from + (tried[s] ?? 0);
-          for (let at = from + 1; at < past; at++) {
+          for (let at = from + 1; breaks && at < past; at++) {
             const end = ends[at] ?? -1;
             if (end < 0) continue;
             const minutes = (at - from) * BREAK_STEP_MINUTES + step.partMinutes;
@@ -112,10 +117,10 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
         after = now;
         offset = 0;
       }
-      for (let post = 0; post < POSTS.length; post++) {
-        const own = slot[set * POSTS.length + post] ?? -1;
+      for (let station = 0; station < stations; station++) {
+        const own = slot[set * stations + station] ?? -1;
         if (own < 0) continue;
-        const minutes = numbers.change[post]?.[step.post] ?? 0;
+        const minutes = numbers.change[station]?.[step.station] ?? 0;
         const change = changes.find((x) => x.minutes === minutes);
         if (!change) continue;
         for (let c = 0; c < C; c++)
@@ -127,10 +132,10 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
       }
     }
   }
-  const least = (set: number, post: number, strain: number, standing: number): number => {
-    const own = slot[set * POSTS.length + post] ?? -1;
+  const least = (set: number, station: number, strain: number, standing: number): number => {
+    const own = slot[set * stations + station] ?? -1;
     return own < 0 ? Infinity : (values[(own * C + clockCell(standing)) * S + cells.cellOf(strain)] ?? Infinity);
   };
   const { problem } = numbers;
-  return { least, atStart: least(0, POSTS.indexOf(problem.startPost), problem.startStrain, problem.startStandingMinutes) };
+  return { least, atStart: least(0, 0, problem.startStrain, problem.startStandingMinutes) };
 }

@@ -40,6 +40,8 @@ const EPS = 1e-9;
 const DECAY_STEPS = 24;
 /** Break steps that are tried before a part while no plan is known that would end the loop. Our default: an hour. */
 const BREAKS_TRIED = 12;
+/** A dog below this has rested: what more could fall changes no plan. Points. */
+const RESTED = 0.01;
 
 export function mannerOfSearch(numbers: Numbers, change: Partial<Omit<Manner, 'numbers' | 'decay'>> = {}): Manner {
   return {
@@ -67,6 +69,15 @@ export function startLabel({ problem, lags }: Numbers): Label {
   };
 }
 
+/** What may follow the labels that are compared. */
+export interface Next {
+  /** A helper who is not always there is needed later: only labels of the same minute are compared. */
+  readonly sameMinute: boolean;
+  /** The next step may be one that follows at once. */
+  readonly noRest: boolean;
+}
+const ANYTHING: Next = { sameMinute: false, noRest: false };
+
 /**
  * Whether whatever follows `b` can follow `a` and be no worse. Proof, for plans whose breaks are any multiple of the break step:
  *
@@ -79,17 +90,18 @@ export function startLabel({ problem, lags }: Numbers): Label {
  * need not be taken. So no label is kept that has rested before it had to.
  *
  * What does not hold: with a helper who comes later, being earlier is not better, because the break that `b` needs before the helper
- * comes may end too early for `a`. Then labels are compared only with those of the same minute (`sameMinute`). An omitted step never
+ * comes may end too early for `a`. Then labels are compared only with those of the same minute (`sameMinute`). When the next step may be
+ * one that follows at once, `a` cannot rest now, and only the first way counts (`noRest`). An omitted step never
  * makes a label better or worse here, since labels are compared only when they have done the same steps.
  */
-export function dominates(a: Measured, b: Measured, m: Manner, sameMinute = false): boolean {
+export function dominates(a: Measured, b: Measured, m: Manner, { sameMinute, noRest }: Next = ANYTHING): boolean {
   const spareBurden = b.burden - a.burden;
   if (spareBurden < -EPS) return false;
   const spareMinutes = b.minutes - a.minutes;
   if (m.keepMinutes && spareMinutes < -EPS) return false;
   if (sameMinute && Math.abs(spareMinutes) > EPS) return false;
   if (a.strain <= b.strain + EPS && a.standing <= b.standing + EPS && lagsNoLonger(a, b, 0)) return true;
-  if (sameMinute) return false;
+  if (sameMinute || noRest) return false;
   let steps = Math.floor((spareBurden / Math.max(m.minutePrice, 1e-6) + EPS) / BREAK_STEP_MINUTES);
   if (m.keepMinutes) steps = Math.min(steps, Math.floor((spareMinutes + EPS) / BREAK_STEP_MINUTES));
   if (steps >= m.decay.length) steps = m.decay.length - 1;
@@ -111,10 +123,10 @@ function lagsNoLonger(a: Measured, b: Measured, rest: number): boolean {
 }
 
 /** Adds a label unless one that dominates it is there; drops those it makes useless. */
-export function insert<T extends Measured>(bucket: T[], label: T, m: Manner, sameMinute = false): boolean {
-  for (const old of bucket) if (dominates(old, label, m, sameMinute)) return false;
+export function insert<T extends Measured>(bucket: T[], label: T, m: Manner, next: Next = ANYTHING): boolean {
+  for (const old of bucket) if (dominates(old, label, m, next)) return false;
   let keep = 0;
-  for (const old of bucket) if (!dominates(label, old, m, sameMinute)) bucket[keep++] = old;
+  for (const old of bucket) if (!dominates(label, old, m, next)) bucket[keep++] = old;
   bucket.length = keep;
   bucket.push(label);
   return true;
@@ -123,24 +135,28 @@ export function insert<T extends Measured>(bucket: T[], label: T, m: Manner, sam
 /**
  * Every way worth keeping to do one step from one label: a break or none before each part. A break longer than what makes the
  * part free of dose is not tried, because the same rest after the part does more: strain then decays from a higher value, and the
- * standing clock is reset later.
- * @param post place before the step, as in `POSTS`
+ * standing clock is reset later. That argument fails where no break can follow, and there longer ones are tried.
+ * @param station place and tool before the step
  * @param worked minutes of work done before the step
  */
-export function grow(m: Manner, from: Label, post: number, worked: number, index: number, sameMinute = false): Label[] {
+export function grow(m: Manner, from: Label, station: number, worked: number, index: number, after: Next = ANYTHING): Label[] {
   const { numbers } = m;
   const step = numbers.steps[index];
   if (!step) return [];
   const { k } = numbers;
-  const change = numbers.change[post]?.[step.post] ?? 0;
+  const change = numbers.change[station]?.[step.station] ?? 0;
+  const first = from.step < 0;
   let ways: Label[] = [change > 0 ? waited(m, from, change) : from];
   for (let part = 0; part < step.parts; part++) {
     const fatigue = 1 + numbers.fatigue * (worked + part * step.partMinutes);
     const added = step.gain * fatigue;
     const rate = step.ratePerMinute * fatigue;
     const next: Label[] = [];
+    const last = part + 1 === step.parts;
+    const then: Next = { sameMinute: after.sameMinute, noRest: last && after.noRest };
     for (const way of ways) {
       for (let n = 0; ; n++) {
+        if (n > 0 && part === 0 && step.noBreakBefore && !first) break;
         const pause = n * BREAK_STEP_MINUTES;
         const minutes = way.minutes + pause + step.partMinutes;
         if (minutes > numbers.session + EPS) break;
@@ -167,8 +183,8 @@ export function grow(m: Manner, from: Label, post: number, worked: number, index
           (n > 0 && !m.timeOnly && way.strain > WATCH_AT ? doseOf(way.strain, rested, 0, pause, k) : 0);
         const lags = passed(way.lags, pause + step.partMinutes);
         const label: Label = { strain, standing, minutes, burden, lags, parent: way, step: index, pause };
-        insert(next, part + 1 === step.parts ? opened(numbers, label, step.lagsOut) : label, m, sameMinute);
-        if (workDose === 0) break;
+        insert(next, last ? opened(numbers, label, step.lagsOut) : label, m, then);
+        if (workDose === 0 && !(then.noRest && (rested > RESTED || numbers.waitsEarlier))) break;
       }
     }
     ways = next;

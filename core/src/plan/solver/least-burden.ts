@@ -19,8 +19,8 @@ export function leastBurden(numbers: Numbers): number {
     points += s.minutes * s.ratePerMinute * (1 + numbers.fatigue * minutes);
     minutes += s.minutes;
   }
-  numbers.change.forEach((_, to) => {
-    if (to === 0 || !steps.some((s) => s.post === to)) return;
+  numbers.stations.forEach((_, to) => {
+    if (to === 0 || !steps.some((s) => s.station === to)) return;
     minutes += Math.min(...numbers.change.map((row, from) => (from === to ? Infinity : (row[to] ?? 0))));
   });
   const end = problem.steps.some((s) => s.tier === 'welfare') ? STOP_AT : PAUSE_AT;

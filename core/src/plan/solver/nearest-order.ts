@@ -10,21 +10,21 @@ export function nearestOrder(numbers: Numbers, before: readonly number[]): numbe
   const mean = numbers.steps.reduce((sum, s) => sum + s.ratePerMinute, 0) / Math.max(1, n);
   const order: number[] = [];
   let mask = 0;
-  let post = -1;
+  let station = -1;
   let lastWasHard = false;
   while (order.length < n) {
     let best: { step: number; cost: number } | undefined;
     for (let i = 0; i < n; i++) {
       const step = numbers.steps[i];
       if (!step || mask & (1 << i) || (mask & (before[i] ?? 0)) !== (before[i] ?? 0)) continue;
-      const away = post >= 0 && step.post !== post ? 10 : 0;
+      const away = station >= 0 ? 6 * (numbers.change[station]?.[step.station] ?? 0) : 0;
       const cost = away + (lastWasHard ? step.ratePerMinute : -step.ratePerMinute);
       if (!best || cost < best.cost) best = { step: i, cost };
     }
     if (!best) break;
     const step = numbers.steps[best.step];
     mask |= 1 << best.step;
-    post = step?.post ?? post;
+    station = step?.station ?? station;
     lastWasHard = (step?.ratePerMinute ?? 0) > mean;
     order.push(best.step);
   }

@@ -1,5 +1,5 @@
 import { recoveryPerMinute, WATCH_AT } from '../../strain/index.js';
-import { CHANGEOVER_MINUTES, POINT_MINUTES_PER_MINUTE, POSTS, STRAIN_CEILING, partsOf, type PlanProblem } from '../model.js';
+import { POINT_MINUTES_PER_MINUTE, STRAIN_CEILING, changeMinutes, partsOf, type PlanProblem, type Station } from '../model.js';
 
 const EPS = 1e-9;
 
@@ -15,10 +15,11 @@ export interface StepNumbers {
   readonly ratePerMinute: number;
   /** Strain must stay at or below this. */
   readonly ceiling: number;
-  /** Place in {@link POSTS}. */
-  readonly post: number;
+  /** Place in {@link Numbers.stations}. */
+  readonly station: number;
   readonly standing: boolean;
   readonly helper: boolean;
+  readonly noBreakBefore: boolean;
   /** Lags that end, and begin, at this step: places in {@link Numbers.lags}. */
   readonly lagsIn: readonly number[];
   readonly lagsOut: readonly number[];
@@ -29,11 +30,17 @@ export interface Numbers {
   readonly problem: PlanProblem;
   readonly steps: readonly StepNumbers[];
   readonly k: number;
-  /** Minutes between places, `change[from][to]`. */
+  /** Places and tools; the first is where the dog is when it begins. */
+  readonly stations: readonly Station[];
+  /** Minutes between stations, `change[from][to]`. */
   readonly change: readonly (readonly number[])[];
   readonly lags: readonly { readonly first: number; readonly then: number; readonly minutes: number }[];
   /** Bit mask of the steps that need a helper who is not always there. */
   readonly helperMask: number;
+  /** Bit mask of the steps before which there is no break. */
+  readonly noBreakMask: number;
+  /** One of those has to wait for a helper or a lag: the wait lies before an earlier step. */
+  readonly waitsEarlier: boolean;
   readonly minutePrice: number;
   readonly continuousStanding: number;
   readonly session: number;
@@ -49,6 +56,8 @@ export function numbersOf(problem: PlanProblem): Numbers {
     if (a === undefined || b === undefined) throw new RangeError(`numbersOf: lag ${rule} names a step that is not there`);
     return { first: a, then: b, minutes };
   });
+  const stations: Station[] = [{ post: problem.startPost, tool: undefined }];
+  for (const { post, tool } of problem.steps) if (!stations.some((x) => x.post === post && x.tool === tool)) stations.push({ post, tool });
   const steps = problem.steps.map((s, i): StepNumbers => {
     const { count, minutes } = partsOf(s, problem.continuousStandingMinutes);
     return {
@@ -60,9 +69,10 @@ export function numbersOf(problem: PlanProblem): Numbers {
       ratePerMinute: s.ratePerMinute,
       // A hair tighter than what `simulate` allows, so that rounding never makes a found plan break a limit.
       ceiling: STRAIN_CEILING[s.tier] + (s.tier === 'looks' ? EPS / 2 : -2 * EPS),
-      post: POSTS.indexOf(s.post),
+      station: stations.findIndex((x) => x.post === s.post && x.tool === s.tool),
       standing: s.standing,
       helper: s.helper === true && problem.helperWindows !== undefined,
+      noBreakBefore: s.noBreakBefore === true,
       lagsIn: lags.flatMap((l, at) => (l.then === i ? [at] : [])),
       lagsOut: lags.flatMap((l, at) => (l.first === i ? [at] : [])),
     };
@@ -71,9 +81,12 @@ export function numbersOf(problem: PlanProblem): Numbers {
     problem,
     steps,
     k,
-    change: POSTS.map((from) => POSTS.map((to) => CHANGEOVER_MINUTES[from][to])),
+    stations,
+    change: stations.map((from) => stations.map((to) => changeMinutes(from, to))),
     lags,
     helperMask: steps.reduce((mask, s, i) => (s.helper ? mask | (1 << i) : mask), 0),
+    noBreakMask: steps.reduce((mask, s, i) => (s.noBreakBefore ? mask | (1 << i) : mask), 0),
+    waitsEarlier: steps.some((s) => s.noBreakBefore && (s.helper || s.lagsIn.length > 0)),
     minutePrice: problem.minutePrice ?? POINT_MINUTES_PER_MINUTE,
     continuousStanding: problem.continuousStandingMinutes,
     session: problem.sessionMinutes,

@@ -1,8 +1,7 @@
-import { POSTS } from '../model.js';
 import type { BoundTable } from './bound-table.js';
 import type { Budget } from './budget.js';
 import type { ClosedSets } from './closed-sets.js';
-import { grow, insert, startLabel, type Label, type Manner } from './labels.js';
+import { grow, insert, startLabel, type Label, type Manner, type Next } from './labels.js';
 
 const EPS = 1e-9;
 /** A plan must be better by more than this to count as better, point-minutes. */
@@ -39,7 +38,7 @@ export interface OrderFound {
 
 interface State {
   readonly set: number;
-  readonly post: number;
+  readonly station: number;
   readonly labels: Label[];
 }
 
@@ -47,7 +46,7 @@ interface State {
 export function searchOrder(s: OrderSearch): OrderFound {
   const { numbers } = s.manner;
   const n = numbers.steps.length;
-  let layer: State[] = [{ set: 0, post: POSTS.indexOf(numbers.problem.startPost), labels: [startLabel(numbers)] }];
+  let layer: State[] = [{ set: 0, station: 0, labels: [startLabel(numbers)] }];
   let cut = false;
   let lowerBound = 0;
   for (let size = 0; size < n; size++) {
@@ -58,17 +57,19 @@ export function searchOrder(s: OrderSearch): OrderFound {
       for (let way = s.sets.from[state.set] ?? 0; way < (s.sets.from[state.set + 1] ?? 0); way++) {
         const index = s.sets.step[way] ?? 0;
         const to = s.sets.to[way] ?? 0;
-        const post = numbers.steps[index]?.post ?? 0;
-        const key = to * POSTS.length + post;
-        const sameMinute = (numbers.helperMask & ~(mask | (1 << index))) !== 0;
+        const station = numbers.steps[index]?.station ?? 0;
+        const key = to * numbers.stations.length + station;
+        const then = nextAfter(s, to, mask | (1 << index));
+        // While the step itself lasts, its own need of a helper counts too.
+        const within = { ...then, sameMinute: then.sameMinute || (numbers.helperMask & (1 << index)) !== 0 };
         let bucket = next.get(key);
         for (const label of state.labels) {
-          const grown = grow(s.manner, label, state.post, worked, index, sameMinute || (numbers.helperMask & (1 << index)) !== 0);
+          const grown = grow(s.manner, label, state.station, worked, index, within);
           if (!s.budget.spend(grown.length)) return { label: undefined, cut: true, lowerBound };
           for (const g of grown) {
-            if (g.burden + leastRest(s, to, post, g) >= s.manner.below - SAME_BURDEN) continue;
-            if (!bucket) next.set(key, (bucket = { set: to, post, labels: [] }));
-            insert(bucket.labels, g, s.manner, sameMinute);
+            if (g.burden + leastRest(s, to, station, g) >= s.manner.below - SAME_BURDEN) continue;
+            if (!bucket) next.set(key, (bucket = { set: to, station, labels: [] }));
+            insert(bucket.labels, g, s.manner, then);
           }
         }
       }
@@ -81,19 +82,29 @@ export function searchOrder(s: OrderSearch): OrderFound {
   return { label, cut, lowerBound };
 }
 
+/** What may follow a set: whether a helper is still needed, and whether a step may follow at once. */
+function nextAfter(s: OrderSearch, set: number, mask: number): Next {
+  const { numbers } = s.manner;
+  let noRest = false;
+  if (numbers.noBreakMask !== 0)
+    for (let way = s.sets.from[set] ?? 0; way < (s.sets.from[set + 1] ?? 0); way++)
+      if (numbers.noBreakMask & (1 << (s.sets.step[way] ?? 0))) noRest = true;
+  return { sameMinute: (numbers.helperMask & ~mask) !== 0, noRest };
+}
+
 function leastOf(s: OrderSearch, layer: readonly State[]): number {
   let least = Infinity;
-  for (const state of layer) for (const l of state.labels) least = Math.min(least, l.burden + leastRest(s, state.set, state.post, l));
+  for (const state of layer) for (const l of state.labels) least = Math.min(least, l.burden + leastRest(s, state.set, state.station, l));
   return least;
 }
 
 /** What a label has to add at least until the end; `Infinity` when it cannot end within the session. */
-function leastRest(s: OrderSearch, set: number, post: number, label: Label): number {
+function leastRest(s: OrderSearch, set: number, station: number, label: Label): number {
   const left = s.manner.numbers.session - label.minutes;
-  if (s.minutes && s.minutes.least(set, post, label.strain, label.standing) > left + EPS) return Infinity;
+  if (s.minutes && s.minutes.least(set, station, label.strain, label.standing) > left + EPS) return Infinity;
   let least = 0;
   for (const { table, dearer } of s.bounds) {
-    const value = table.least(set, post, label.strain, label.standing);
+    const value = table.least(set, station, label.strain, label.standing);
     least = Math.max(least, dearer > 0 ? value - dearer * left : value);
   }
   return least;
@@ -102,7 +113,7 @@ function leastRest(s: OrderSearch, set: number, post: number, label: Label): num
 /** The labels of a layer whose best possible end is best. */
 function narrowed(s: OrderSearch, layer: readonly State[], whenCut: () => void): readonly State[] {
   const all = layer.flatMap((state) =>
-    state.labels.map((label) => ({ state, label, at: label.burden + leastRest(s, state.set, state.post, label) })),
+    state.labels.map((label) => ({ state, label, at: label.burden + leastRest(s, state.set, state.station, label) })),
   );
   if (all.length <= s.width) return layer;
   whenCut();

@@ -55,8 +55,8 @@ export function stepCells(numbers: Numbers, strainCells: number): StepCells {
         const dose = doseOf(rested, end, rate, step.partMinutes, k);
         ends[s * BREAK_OPTIONS + n] = cellOf(end);
         doses[s * BREAK_OPTIONS + n] = dose + (n > 0 && !last && strain > WATCH_AT ? doseOf(strain, rested, 0, pause, k) : 0);
-        // A longer break would do more after the part.
-        if (dose === 0 && n > 0) {
+        // A longer break would do more after the part, where there can be one.
+        if (dose === 0 && n > 0 && numbers.noBreakMask === 0) {
           tried[s] = n + 1;
           break;
         }
