@@ -80,7 +80,7 @@ describe('alternatives', () => {
     expect(d.less.some((l) => l.startsWith('Bath'))).toBeTrue();
     expect(d.more).toEqual([]);
     expect(isWorthOffering(d)).toBeTrue();
-    expect(compareWith(base, base)).toEqual({ minutes: 0, peak: 0, more: [], less: [] });
+    expect(compareWith(base, base)).toEqual({ minutes: 0, peak: 0, dose: 0, more: [], less: [] });
     expect(isWorthOffering(compareWith(base, base))).toBeFalse();
   });
 

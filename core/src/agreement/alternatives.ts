@@ -1,7 +1,7 @@
 import { hasKind, type KindFound } from '../dogs/index.js';
 import type { HandlingPlan } from '../plan/make-plan.js';
 import type { PlanInput } from '../plan/plan-input.js';
-import type { ServiceItem } from '../plan/activities.js';
+import { FOR_HEALTH } from '../plan/ways.js';
 import { reason, type Reason } from '../reasons/index.js';
 
 export const ALTERNATIVE_IDS = ['shorter', 'with_helper', 'more_time', 'welfare_only'] as const;
@@ -15,8 +15,6 @@ export interface Alternative {
   readonly because: Reason;
 }
 
-/** What matters for health and not for looks. Common practice, no source. */
-const FOR_HEALTH: readonly ServiceItem[] = ['nails', 'sanitary', 'ears', 'feet'];
 /** Length of a coat that needs little brushing until the next visit, mm. Our default. */
 export const EASY_CARE_MM = 3.2;
 /** How much later a dog could be fetched, minutes. Our default. */
@@ -48,30 +46,6 @@ export function alternativesTo(input: PlanInput, kinds: readonly KindFound[]): A
       because: reason('alternative.welfare_only', {}, 0.6),
     });
   return out;
-}
-
-/** Two plans side by side: only what differs enough to matter. */
-export interface Difference {
-  readonly minutes: number;
-  readonly peak: number;
-  readonly more: readonly string[];
-  readonly less: readonly string[];
-}
-
-/** What another plan does differently: minutes and peak strain as differences, work that it adds or leaves out. */
-export function compareWith(base: HandlingPlan, other: HandlingPlan): Difference {
-  const labels = (p: HandlingPlan): string[] => p.steps.map((s) => s.label);
-  return {
-    minutes: Math.round(other.minutes - base.minutes),
-    peak: Math.round(other.peak - base.peak),
-    more: labels(other).filter((l) => !labels(base).includes(l)),
-    less: labels(base).filter((l) => !labels(other).includes(l)),
-  };
-}
-
-/** Whether the owner is shown it: a plan that is the same in all that matters is no alternative. */
-export function isWorthOffering(d: Difference): boolean {
-  return Math.abs(d.minutes) >= 5 || Math.abs(d.peak) >= 5 || d.more.length > 0 || d.less.length > 0;
 }
 
 /** Why not more, of one dog: standing minutes against the time the work takes. */

@@ -5,6 +5,7 @@ import { ZONE_IDS } from '../anatomy/index.js';
 import { VISIT_EVENT } from '../visit/index.js';
 import type { VisitSummary } from '../visit/index.js';
 import type { LastFound } from '../feel-over/index.js';
+import { ACTIVITIES } from '../plan/activities.js';
 import { HOUSE_DEFAULTS } from '../house-rules/index.js';
 import { HOUSE_RULES } from './house-rules.js';
 import { DOG_FORM, NOTE_KINDS, OWNER_FORM } from './dog-form.js';
@@ -142,6 +143,8 @@ export const VISIT_CONTEXT = z.object({
     .custom<LastFound>((x) => typeof x === 'object' && x !== null && 'feelOver' in x)
     .nullable()
     .default(null),
+  /** How fast the groomer of this visit is, over past visits. */
+  pace: z.array(z.object({ activity: z.enum(ACTIVITIES), ratio: z.number().gt(0), visits: z.number().int() })).default([]),
 });
 export type VisitContext = z.infer<typeof VISIT_CONTEXT>;
 

@@ -43,6 +43,9 @@ export const SERVICE_ITEM_LABELS: Readonly<Record<ServiceItem, string>> = {
 
 /** A bath and what belongs to it: once the dog is wet, all of it is done. */
 export const BATHING = ['bath', 'bath_head', 'rinse_folds', 'towel', 'dry'] as const satisfies readonly Activity[];
+/** Work that depends on what is found that day: mats and crust. */
+const FOUND_WORK: readonly Activity[] = ['soak', 'crust', 'brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];
+export const isFoundWork = (a: Activity): boolean => FOUND_WORK.includes(a);
 /** Minutes that crust soaks before it is combed; other work may fill them. Our default. */
 export const SOAK_MINUTES = 4;
 

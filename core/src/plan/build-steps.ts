@@ -5,11 +5,12 @@ import { findFloorBreaches } from '../floors/index.js';
 import { leftByLooks, lookedEffects, sayLooked } from '../feel-over/index.js';
 import { vetOnly } from '../hazards/index.js';
 import { reason, type Reason } from '../reasons/index.js';
-import { ACTIVITY_FACTS, BATHING, sizeFactor, type Activity } from './activities.js';
+import { ACTIVITY_FACTS, BATHING, SERVICE_ITEMS, sizeFactor, type Activity, type ServiceItem } from './activities.js';
 import { findMatWork, type MatWork } from './find-mat-work.js';
 import { makeStep, type BuiltStep, type StepExtra } from './make-step.js';
 import { clipsInTwo } from './order-rules.js';
 import type { PlanInput } from './plan-input.js';
+import { wishFor } from './wishes.js';
 
 export type { BuiltStep } from './make-step.js';
 
@@ -52,7 +53,10 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
   const push = (activity: Activity, allZones: readonly ZoneId[], extra: StepExtra & { readonly after?: PlanInput } = {}): void => {
     const zones = allZones.filter((z) => !spared.includes(z));
     if (zones.length === 0) return;
-    const step = makeStep(activity, zones, extra.after ?? input, kinds, extra);
+    const carried = input.carriedOver?.find((c) => c.activity === activity);
+    const because =
+      carried && !input.asked.items.some((i) => i === activity) ? [reason('step.carried_over', { from: carried.from }, 0.8)] : [];
+    const step = makeStep(activity, zones, extra.after ?? input, kinds, { ...extra, reasons: [...because, ...(extra.reasons ?? [])] });
     if (extra.needsConsent && refusesClip)
       notPlanned.push({ what: step.label, activity, zones, to: 'left', reasons: [reason('step.consent_refused', {}, 1)] });
     else if (step.hold.also.includes('muzzle') && input.refused.includes('muzzle')) {
@@ -64,6 +68,8 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
         reasons: [reason('step.muzzle_refused', { name: input.dog.name }, 1)],
       });
     } else if (step.hold.forVet) notPlanned.push({ what: step.label, activity, zones, to: 'vet', reasons: step.hold.reasons });
+    else if (wishFor(input.wishes, 'forbid', activity))
+      notPlanned.push({ what: step.label, activity, zones, to: 'another_visit', reasons: [reason('wish.forbidden', {}, 1)] });
     else if (step.blade && step.blade.blade === undefined)
       notPlanned.push({ what: step.label, activity, zones, to: 'vet', reasons: step.blade.reasons });
     else steps.push(step);
@@ -114,7 +120,7 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     const left = zones.filter((z) => !clippedOrLeft.has(z));
     if (left.length > 0) push(activity, left, { ...extra, after: afterMats });
   };
-  for (const item of input.asked.items) {
+  for (const item of withCarriedOver(input)) {
     if (item === 'bath' && refusesClip && mats.fragile.length + mats.head.length + mats.body.length > 0) {
       notPlanned.push({
         what: 'bath and dry',
@@ -187,6 +193,12 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     left,
     mats,
   );
+}
+
+/** What is asked for, and what the last visit left that can be asked for again. */
+function withCarriedOver(input: PlanInput): ServiceItem[] {
+  const carried = (input.carriedOver ?? []).flatMap((c) => SERVICE_ITEMS.filter((item) => item === c.activity));
+  return SERVICE_ITEMS.filter((item) => input.asked.items.includes(item) || carried.includes(item));
 }
 
 /** Work that hurts, up to what this dog can take: what matters most stays, the rest is for a vet. */

@@ -1,51 +1,35 @@
 import type { PromisedLength } from '../coat/index.js';
-import { dogKinds, hasKind, MOOD_START, standingLimits, type KindFound, type StandingLimits } from '../dogs/index.js';
-import { reason, type Reason } from '../reasons/index.js';
+import { dogKinds, MOOD_START, standingLimits, type KindFound, type StandingLimits } from '../dogs/index.js';
 import { painfulWork, type PainfulWork } from '../fit/index.js';
 import type { RegisterRow } from '../hazards/index.js';
 import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../holds/index.js';
 import { learnHalfLife } from '../learning/index.js';
+import { reason, type Reason } from '../reasons/index.js';
 import { uncountedSignals, type SignalId } from '../strain/index.js';
-import { ACTIVITY_FACTS, type Activity } from './activities.js';
-import { buildSteps, type BuiltStep, type NotPlanned } from './build-steps.js';
-import { whyBreak, whyHere, whyLeftOut } from './explain.js';
+import { bladeStopsOf } from './blade-stops.js';
+import { buildSteps, type BuiltPlan, type BuiltStep, type NotPlanned } from './build-steps.js';
+import { findClash, findOrderClash, type WishClash } from './clash.js';
+import { whyLeftOut } from './explain.js';
+import { stepsFromHere } from './from-here.js';
 import type { PlanProblem } from './model.js';
-import { orderRules, timeLags } from './order-rules.js';
+import { curveOf, placeSteps, type CurvePoint, type PlannedStep } from './place-steps.js';
 import type { PlanInput } from './plan-input.js';
-import { fatiguePerMinute } from './rates.js';
 import { planRegister } from './plan-register.js';
+import { problemOf } from './problem-of.js';
 import { safeFinishOfPlan, type SafeFinishPoint } from './safe-finish-of-plan.js';
-import { simulate, type Simulated } from './simulate.js';
-import { solve, type Solution } from './solve.js';
+import { secondVisitFor, type SecondVisit } from './second-visit.js';
+import { simulate } from './simulate.js';
+import { solve, type Solution, type SolveOptions } from './solve.js';
+import { withWishes, type PlanWish } from './wishes.js';
 
-export interface PlannedBreak {
-  readonly from: number;
+/** What the wishes of a groomer cost against the plan without them. */
+export interface WishCost {
+  readonly peak: number;
+  readonly dose: number;
   readonly minutes: number;
-  readonly because: Reason;
-}
-
-export interface PlannedStep extends BuiltStep {
-  /** Minutes from the start of the work. */
-  readonly from: number;
-  readonly to: number;
-  readonly strainFrom: number;
-  readonly strainTo: number;
-  readonly breaks: readonly PlannedBreak[];
-  readonly whyHere: readonly Reason[];
-}
-
-export interface CurvePoint {
-  readonly minute: number;
-  readonly strain: number;
-  /** If every rate were at the low, or the high, end of its 90 % interval. */
-  readonly low: number;
-  readonly high: number;
-}
-
-export interface SecondVisit {
-  /** Weeks from now. */
-  readonly inWeeks: number;
-  readonly reasons: readonly Reason[];
+  /** Work that is done without the wishes and not with them, and the other way round. */
+  readonly less: readonly string[];
+  readonly more: readonly string[];
 }
 
 export interface HandlingPlan {
@@ -64,6 +48,12 @@ export interface HandlingPlan {
   /** Signals that mean nothing on this dog. */
   readonly uncounted: readonly SignalId[];
   readonly proof: Solution['proof'];
+  /** How much better the best plan of the same work could be at most, as a share of this one's burden. */
+  readonly gap: number;
+  /** What the groomer's wishes cost; `undefined` without wishes. */
+  readonly wishCost: WishCost | undefined;
+  /** Wishes that could not be met, and what stands against them. They are not in the plan. */
+  readonly clashes: readonly WishClash[];
   /** What can happen in these steps, before and after controls. */
   readonly register: readonly RegisterRow[];
   /** Minutes until the dog could go home, at each minute. */
@@ -75,34 +65,115 @@ export interface HandlingPlan {
   readonly reasons: readonly Reason[];
 }
 
+/** A plan with what it was found from: odds and "what if" ask the problem again. */
+export interface VisitPlan {
+  readonly plan: HandlingPlan;
+  readonly built: readonly BuiltStep[];
+  readonly problem: PlanProblem;
+  readonly solution: Solution;
+}
+
 /**
  * The handling plan of a visit: what in which order, with which hold and blade, where the breaks lie, what is left for another
  * day, and why. A dog that is not fit to groom today gets a plan without steps.
  */
-export function makePlan(input: PlanInput): HandlingPlan {
+export function makePlan(input: PlanInput, options: SolveOptions = {}): HandlingPlan {
+  return planVisit(input, options)?.plan ?? nothingToday(input);
+}
+
+/** The plan with its problem; `undefined` for a dog that is not groomed today. */
+export function planVisit(input: PlanInput, options: SolveOptions = {}): VisitPlan | undefined {
+  const asked = ready(input);
+  if (!asked) return undefined;
+  const { wishes, clashes, problem } = wishesThatHold(asked, options);
+  const solution = solve(problem, options);
+  return { built: asked.built.steps, problem, solution, plan: describe(input, asked, problem, solution, clashes, wishes, options) };
+}
+
+/** The best plan so far, while the search goes on: told as it gets better, described like the last one. */
+export function planWhileSearching(
+  input: PlanInput,
+  onPlan: (plan: HandlingPlan) => void,
+  options: SolveOptions = {},
+): VisitPlan | undefined {
+  const asked = ready(input);
+  if (!asked) return undefined;
+  const { wishes, clashes, problem } = wishesThatHold(asked, options);
+  let told = false;
+  const solution = solve(problem, {
+    ...options,
+    onProgress: (found) => {
+      // The first good plan is worth describing at once; those after it come with the last.
+      if (!told && found.gap < GOOD_ENOUGH) {
+        told = true;
+        onPlan(describe(input, asked, problem, found, clashes, wishes, options));
+      }
+    },
+  });
+  return { built: asked.built.steps, problem, solution, plan: describe(input, asked, problem, solution, clashes, wishes, options) };
+}
+
+/** A plan this near to its bound is shown while the proof goes on. */
+const GOOD_ENOUGH = 0.25;
+
+interface Ready {
+  readonly kinds: readonly KindFound[];
+  readonly standing: StandingLimits;
+  readonly built: BuiltPlan;
+  readonly problem: PlanProblem;
+  readonly wishes: readonly PlanWish[];
+}
+
+function ready(input: PlanInput): Ready | undefined {
+  if (input.fit === 'not_today' || input.fit === 'ask_vet') return undefined;
   const kinds = dogKinds(input.dog, input.feelOver, input.today);
   const standing = standingLimits(input.dog, kinds, input.feelOver, input.today);
-  if (input.fit === 'not_today' || input.fit === 'ask_vet') return nothingToday(input, kinds, standing);
-  const built = buildSteps(input, kinds);
-  const problem = problemOf(input, built.steps, kinds, standing);
-  const solution = solve(problem);
+  const whole = buildSteps(input, kinds);
+  const left = input.now ? stepsFromHere(whole.steps, input.now, { kinds, input }) : { steps: whole.steps, notPlanned: [] };
+  const built = { ...whole, steps: left.steps, notPlanned: [...whole.notPlanned, ...left.notPlanned] };
+  return { kinds, standing, built, problem: problemOf(input, built.steps, kinds, standing), wishes: input.wishes ?? [] };
+}
+
+/** The problem with all wishes that can be met together; of those that cannot, the latest gives way, and it is said why. */
+function wishesThatHold(asked: Ready, options: SolveOptions): { wishes: readonly PlanWish[]; clashes: WishClash[]; problem: PlanProblem } {
+  const { steps } = asked.built;
+  let wishes = asked.wishes.filter((w) => w.kind === 'forbid' || steps.some((s) => s.id === w.step));
+  const clashes: WishClash[] = [];
+  if (!wishes.some((w) => w.kind === 'place' || w.kind === 'require')) return { wishes, clashes, problem: asked.problem };
+  const planned = new Set(solve(asked.problem, options).chosen.flatMap((c) => steps[c.step]?.id ?? []));
+  for (;;) {
+    const problem = withWishes(asked.problem, wishes, steps, planned);
+    const clash = findOrderClash(asked.problem, wishes, steps, planned) ?? findClash(asked.problem, wishes, steps, planned);
+    if (!clash) return { wishes, clashes, problem };
+    clashes.push(clash);
+    const last = [...wishes].reverse().find((w) => clash.wishes.includes(w));
+    // Nothing of the groomer's is in the way: what the work itself requires cannot be met, and the search will say so.
+    if (!last) return { wishes, clashes, problem };
+    wishes = wishes.filter((w) => w !== last);
+  }
+}
+
+function describe(
+  input: PlanInput,
+  { kinds, standing, built, problem: plain }: Ready,
+  problem: PlanProblem,
+  solution: Solution,
+  clashes: readonly WishClash[],
+  wishes: readonly PlanWish[],
+  options: SolveOptions,
+): HandlingPlan {
   const run = simulate(problem, solution.chosen);
   const done = new Set(solution.chosen.map((c) => c.step));
-  const left: NotPlanned[] = built.steps.flatMap((s, i) =>
-    done.has(i)
-      ? []
-      : [
-          {
-            what: s.label,
-            activity: s.activity,
-            zones: s.zones,
-            to: 'another_visit' as const,
-            reasons: whyLeftOut(problem, i, built.steps, solution.chosen),
-          },
-        ],
-  );
+  const leftOut = built.steps.flatMap((_, i) => (done.has(i) ? [] : [i]));
+  const left = leftOut.flatMap((i): NotPlanned[] => {
+    const s = built.steps[i];
+    if (!s) return [];
+    const reasons = whyLeftOut(problem, i, built.steps, solution.chosen);
+    return [{ what: s.label, activity: s.activity, zones: s.zones, to: 'another_visit', reasons }];
+  });
   const notToday = [...built.notPlanned, ...left];
-  const steps = placeSteps(problem, solution, run, built.steps);
+  const stops = bladeStopsOf(built.steps, run.stretches, input.house, input.now?.blades);
+  const steps = placeSteps(problem, solution, run, built.steps, stops);
   const loop = adviseLoop({ dog: input.dog, kinds, fighting: false, house: input.house });
   const painfulMinutes = steps.reduce((sum, s) => sum + (s.rate.painful ? s.minutes : 0), 0);
   const halfLife = learnHalfLife(input.breaks);
@@ -113,7 +184,7 @@ export function makePlan(input: PlanInput): HandlingPlan {
   return {
     steps,
     notToday,
-    secondVisit: secondVisitFor(notToday, kinds),
+    secondVisit: secondVisitFor(notToday, kinds, plain, built.steps, leftOut),
     kinds,
     standing,
     curve: curveOf(problem, solution, run, built.steps),
@@ -125,6 +196,9 @@ export function makePlan(input: PlanInput): HandlingPlan {
     halfLifeMinutes: problem.halfLifeMinutes,
     uncounted: uncountedSignals(input.dog.conditions),
     proof: solution.proof,
+    gap: solution.gap,
+    wishCost: wishes.length > 0 ? costOf(input, solution, run.peak, built.steps, options) : undefined,
+    clashes,
     register: planRegister(steps, input, kinds, loop),
     safeFinish: safeFinishOfPlan(steps, loop.loop),
     painful: painfulWork(
@@ -134,7 +208,17 @@ export function makePlan(input: PlanInput): HandlingPlan {
     promised: built.mats.coat.promised,
     loop,
     reasons: [
-      reason('plan.start_strain', { mood: input.feelOver.mood.replace('_', ' '), points: problem.startStrain }, 0.3),
+      input.now
+        ? reason(
+            'now.from',
+            {
+              minute: Math.round(input.now.minute),
+              strain: Math.round(input.now.strain),
+              left: Math.max(0, Math.round(problem.sessionMinutes)),
+            },
+            0.5,
+          )
+        : reason('plan.start_strain', { mood: input.feelOver.mood.replace('_', ' '), points: problem.startStrain }, 0.3),
       ...halfLife.reasons,
       ...loop.reasons,
       adviseVoice(input.house, undefined),
@@ -144,126 +228,42 @@ export function makePlan(input: PlanInput): HandlingPlan {
   };
 }
 
+/** Wishes against the plan of the same day without them. */
+function costOf(
+  input: PlanInput,
+  solution: Solution,
+  peak: number,
+  built: readonly BuiltStep[],
+  options: SolveOptions,
+): WishCost | undefined {
+  const without = ready({ ...input, wishes: [] });
+  if (!without) return undefined;
+  const free = solve(without.problem, options);
+  const labels = (found: Solution, steps: readonly BuiltStep[]): string[] => found.chosen.flatMap((c) => steps[c.step]?.label ?? []);
+  const [mine, theirs] = [labels(solution, built), labels(free, without.built.steps)];
+  return {
+    peak: peak - simulate(without.problem, free.chosen).peak,
+    dose: solution.value.dose - free.value.dose,
+    minutes: solution.value.minutes - free.value.minutes,
+    less: theirs.filter((l) => !mine.includes(l)),
+    more: mine.filter((l) => !theirs.includes(l)),
+  };
+}
+
 function proofReason(solution: Solution, steps: number): Reason {
   if (solution.proof === 'within') return reason('plan.within', { steps, percent: Math.ceil(solution.gap * 100) }, 0.2);
   return reason(solution.proof === 'proven' ? 'plan.proven' : 'plan.best_found', { steps }, 0.2);
 }
 
-/** The solver's numbers for a visit. */
-export function problemOf(
-  input: PlanInput,
-  steps: readonly BuiltStep[],
-  kinds: readonly KindFound[],
-  standing: StandingLimits,
-): PlanProblem {
-  return {
-    steps: steps.map((s) => ({
-      id: s.id,
-      tier: s.tier,
-      worth: s.worth,
-      minutes: s.minutes,
-      ratePerMinute: s.rate.mean,
-      post: s.post,
-      standing: s.standing,
-      tool: toolOf(s),
-      noBreakBefore: WET.includes(s.activity),
-    })),
-    order: orderRules(steps, kinds, input),
-    lags: timeLags(steps),
-    startStrain: MOOD_START[input.feelOver.mood],
-    halfLifeMinutes: learnHalfLife(input.breaks).minutes,
-    fatiguePerMinute: fatiguePerMinute(kinds),
-    continuousStandingMinutes: standing.continuousMinutes,
-    totalStandingMinutes: standing.totalMinutes,
-    workMinutes: standing.workMinutes,
-    sessionMinutes: input.asked.sessionMinutes,
-    startPost: 'table',
-    startStandingMinutes: 0,
-  };
-}
-
-/** A wet dog is not left to wait. */
-const WET: readonly Activity[] = ['bath_head', 'rinse_folds', 'towel', 'dry'];
-
-/** What is in the hand: another blade is another tool. */
-function toolOf(step: BuiltStep): string {
-  const { tool } = ACTIVITY_FACTS[step.activity];
-  return step.blade?.blade ? `${tool} ${step.blade.blade}${step.blade.guard ? ` guard ${step.blade.guard.id}` : ''}` : tool;
-}
-
-function placeSteps(problem: PlanProblem, solution: Solution, run: Simulated, built: readonly BuiltStep[]): PlannedStep[] {
-  return solution.chosen.flatMap((c, at) => {
-    const step = built[c.step];
-    const work = run.stretches.filter((s) => s.step === c.step && s.kind === 'work');
-    const pauses = run.stretches.filter((s) => s.step === c.step && s.kind === 'break');
-    const first = work[0];
-    const last = work[work.length - 1];
-    if (!step || !first || !last) return [];
-    const parts = c.breaks.flatMap((b, part) => (b > 0 ? [part] : []));
-    return [
-      {
-        ...step,
-        from: first.from,
-        to: last.to,
-        strainFrom: first.strainFrom,
-        strainTo: last.strainTo,
-        breaks: pauses.map((p, i) => ({
-          from: p.from,
-          minutes: c.breaks[parts[i] ?? 0] ?? p.to - p.from,
-          because: whyBreak(problem, solution.chosen, at, parts[i] ?? 0, built),
-        })),
-        whyHere: whyHere(problem, solution, at, built),
-      },
-    ];
-  });
-}
-
-/** Points of the curve, one for each end of a stretch and every minute between. */
-function curveOf(problem: PlanProblem, solution: Solution, run: Simulated, built: readonly BuiltStep[]): CurvePoint[] {
-  const share =
-    (end: 0 | 1) =>
-    (step: number): number => {
-      const rate = built[step]?.rate;
-      return rate && rate.mean > 0 ? rate.interval[end] / rate.mean : 1;
-    };
-  const low = simulate(problem, solution.chosen, share(0));
-  const high = simulate(problem, solution.chosen, share(1));
-  const points: CurvePoint[] = [{ minute: 0, strain: problem.startStrain, low: problem.startStrain, high: problem.startStrain }];
-  const k = Math.LN2 / problem.halfLifeMinutes;
-  run.stretches.forEach((s, i) => {
-    const steps = Math.max(1, Math.ceil(s.to - s.from));
-    for (let j = 1; j <= steps; j++) {
-      const d = ((s.to - s.from) * j) / steps;
-      const at = (r: Simulated): number => {
-        const t = r.stretches[i];
-        if (!t) return s.strainTo;
-        const decay = Math.exp(-k * d);
-        return Math.min(100, t.strainFrom * decay + (t.ratePerMinute / k) * (1 - decay));
-      };
-      points.push({ minute: s.from + d, strain: at(run), low: at(low), high: at(high) });
-    }
-  });
-  return points;
-}
-
-/** When the rest is done. Our defaults: a week when it is welfare, two to three weeks otherwise, so that the dog comes back before it is forgotten. */
-function secondVisitFor(notToday: readonly NotPlanned[], kinds: readonly KindFound[]): SecondVisit | undefined {
-  const later = notToday.filter((n) => n.to === 'another_visit');
-  if (later.length === 0) return undefined;
-  const welfare = later.some((n) => n.activity && ACTIVITY_FACTS[n.activity].tier === 'welfare');
-  if (welfare) return { inWeeks: 1, reasons: [reason('second.welfare', {}, 0.8)] };
-  if (hasKind(kinds, 'puppy')) return { inWeeks: 2, reasons: [reason('second.puppy', {}, 0.7)] };
-  return { inWeeks: 3, reasons: [reason('second.rest', {}, 0.5)] };
-}
-
-function nothingToday(input: PlanInput, kinds: readonly KindFound[], standing: StandingLimits): HandlingPlan {
+function nothingToday(input: PlanInput): HandlingPlan {
+  const kinds = dogKinds(input.dog, input.feelOver, input.today);
   const start = MOOD_START[input.feelOver.mood];
   return {
     steps: [],
     notToday: [],
     secondVisit: undefined,
     kinds,
-    standing,
+    standing: standingLimits(input.dog, kinds, input.feelOver, input.today),
     curve: [],
     minutes: 0,
     minutesRange: [0, 0],
@@ -273,6 +273,9 @@ function nothingToday(input: PlanInput, kinds: readonly KindFound[], standing: S
     halfLifeMinutes: learnHalfLife(input.breaks).minutes,
     uncounted: uncountedSignals(input.dog.conditions),
     proof: 'proven',
+    gap: 0,
+    wishCost: undefined,
+    clashes: [],
     register: [],
     safeFinish: [],
     painful: painfulWork(0, []),

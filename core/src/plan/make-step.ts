@@ -3,16 +3,28 @@ import type { BladeChoice } from '../blades/index.js';
 import { cautionsFor } from '../cautions/index.js';
 import { findingIn, hasKind, type KindFound } from '../dogs/index.js';
 import { lookedEffects, lookedMinutesFactor } from '../feel-over/index.js';
-import { adviseLoop, chooseHold, gapsWithoutHold, type GapWithoutHold, type HoldChoice, type Reach } from '../holds/index.js';
-import type { Reason } from '../reasons/index.js';
+import {
+  HOLDS,
+  adviseLoop,
+  chooseHold,
+  gapsWithoutHold,
+  type GapWithoutHold,
+  type HoldChoice,
+  type HoldId,
+  type Reach,
+} from '../holds/index.js';
+import { reason, type Reason } from '../reasons/index.js';
 import type { DryerChoice } from '../tools/index.js';
 import { ACTIVITY_FACTS, sizeFactor, type Activity } from './activities.js';
+import { BLADE_STOP_MINUTES, bladeStopsIn } from './blade-stops.js';
 import { hardestBlade } from './blade-for-step.js';
 import { mannerOf } from './manner.js';
+import { learnMinutes } from './minutes.js';
 import type { Post, Tier } from './model.js';
 import { clipsFirst, clipsInTwo } from './order-rules.js';
 import type { PlanInput } from './plan-input.js';
 import { stepRate, type StepRate } from './rates.js';
+import { wishFor } from './wishes.js';
 
 /** A step ready to be ordered. */
 export interface BuiltStep {
@@ -26,6 +38,8 @@ export interface BuiltStep {
   readonly standing: boolean;
   readonly minutes: number;
   readonly minutesRange: readonly [number, number];
+  /** Standard deviation of the logarithm of the minutes. */
+  readonly minutesSpread: number;
   readonly rate: StepRate;
   readonly hold: HoldChoice;
   readonly blade: BladeChoice | undefined;
@@ -73,14 +87,22 @@ export function makeStep(
   const rate = stepRate(activity, input, kinds, (isMatWork(activity) ? 0.6 + 0.4 * zoneFactor : 1) * manner.rateFactor, skin);
   const usual = (facts.minutes - manner.minutesLess) * manner.minutesFactor * sizeFactor(input.dog.weightKg);
   const looks = lookedEffects(input.feelOver.looked).filter((e) => e.activities.includes(activity));
-  const minutes = roundHalf(
+  const planned =
     (extra.minutes ?? usual) *
-      lookedMinutesFactor(input.feelOver.looked, activity) *
-      (hasKind(kinds, 'puppy') ? 0.6 : 1) *
-      (senior ? 1.1 : 1),
+    lookedMinutesFactor(input.feelOver.looked, activity) *
+    (hasKind(kinds, 'puppy') ? 0.6 : 1) *
+    (senior ? 1.1 : 1);
+  const learned = learnMinutes(
+    activity,
+    planned,
+    input.times ?? [],
+    input.pace?.find((p) => p.activity === activity),
   );
+  const fixed = wishFor(input.wishes, 'minutes', activity);
+  const withStops = learned.minutes + (BLADED.includes(activity) ? BLADE_STOP_MINUTES * bladeStopsIn(learned.minutes) : 0);
+  const minutes = roundHalf(fixed?.minutes ?? withStops);
   const reaches = isMatWork(activity) ? reachesOfMats(activity, zones) : facts.reaches;
-  const hold = chooseHold({
+  const chosen = chooseHold({
     reaches,
     dog: input.dog,
     kinds,
@@ -94,6 +116,7 @@ export function makeStep(
     minutes,
     house: input.house,
   });
+  const hold = withHoldWish(chosen, wishFor(input.wishes, 'hold', activity)?.hold);
   const lies = hold.hold === 'lap_or_side' || hold.hold === 'under_arm';
   const restsWhileDrying = activity === 'dry' && (senior || hasKind(kinds, 'sore_joints') || hasKind(kinds, 'puppy'));
   const loop = adviseLoop({ dog: input.dog, kinds, fighting: false, house: input.house });
@@ -107,7 +130,8 @@ export function makeStep(
     post: lies ? 'lap' : facts.post,
     standing: facts.standing && !lies && !restsWhileDrying,
     minutes,
-    minutesRange: [roundHalf(minutes * 0.7), roundHalf(minutes * 1.5)],
+    minutesRange: [roundHalf(minutes * (learned.range[0] / learned.minutes)), roundHalf(minutes * (learned.range[1] / learned.minutes))],
+    minutesSpread: learned.spread,
     rate,
     hold,
     blade: BLADED.includes(activity) ? hardestBlade(zones, activity, input, kinds, isClean(activity, input, kinds)) : undefined,
@@ -115,8 +139,25 @@ export function makeStep(
     gaps: BLADED.includes(activity) && facts.post === 'table' && !lies ? gapsWithoutHold(zones, loop.loop) : [],
     needsConsent: extra.needsConsent ?? false,
     cautions: cautionsFor({ activity, zones, feelOver: input.feelOver, dog: input.dog, kinds, loop: loop.loop }),
-    reasons: [...(extra.reasons ?? []), ...looks.map((e) => e.because), ...manner.reasons, ...rate.reasons],
+    reasons: [
+      ...(fixed ? [reason('wish.minutes', { minutes: fixed.minutes, instead: roundHalf(learned.minutes) }, 0.9)] : []),
+      ...(extra.reasons ?? []),
+      ...looks.map((e) => e.because),
+      ...manner.reasons,
+      ...learned.reasons,
+      ...rate.reasons,
+    ],
   };
+}
+
+/** The hold that the groomer wants, unless it was refused for this dog: then the reason stays. */
+function withHoldWish(chosen: HoldChoice, wanted: HoldId | undefined): HoldChoice {
+  if (wanted === undefined || wanted === chosen.hold || chosen.forVet) return chosen;
+  const refused = chosen.rejected.find((r) => r.hold === wanted);
+  if (refused)
+    return { ...chosen, reasons: [refused.because, reason('wish.hold_refused', { hold: HOLDS[wanted].label }, 1), ...chosen.reasons] };
+  const instead = reason('wish.hold', { hold: HOLDS[wanted].label, instead: HOLDS[chosen.hold].label }, 0.9);
+  return { ...chosen, hold: wanted, also: chosen.also.filter((h) => h !== wanted), reasons: [instead, ...chosen.reasons] };
 }
 
 export const isMatWork = (a: Activity): boolean =>

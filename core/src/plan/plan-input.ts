@@ -4,9 +4,24 @@ import type { FitVerdict, ToldItem } from '../fit/index.js';
 import type { HouseRules } from '../house-rules/index.js';
 import type { BreakSeen, SeenWork } from '../learning/index.js';
 import type { Activity, ServiceItem } from './activities.js';
+import type { PlanNow } from './from-here.js';
+import type { Pace, TimeSeen } from './minutes.js';
+import type { HelperWindow } from './model.js';
+import type { PlanWish } from './wishes.js';
 
 /** Minutes and strain points seen with this dog in earlier visits, by work, place, tool and posture. */
 export type ActivityHistory = SeenWork<Activity>;
+
+/** Work that was left undone, and when. */
+export interface CarriedOver {
+  readonly activity: Activity;
+  /** ISO date of the visit that left it. */
+  readonly from: string;
+}
+
+export const PLAN_WAYS = ['as_asked', 'with_helper', 'split_in_two', 'welfare_only', 'calmest', 'quickest'] as const;
+/** Ways to do one visit. */
+export type PlanWay = (typeof PLAN_WAYS)[number];
 
 export interface ServiceAsked {
   readonly items: readonly ServiceItem[];
@@ -43,4 +58,18 @@ export interface PlanInput {
   readonly guards: readonly Guard[];
   /** ISO date. */
   readonly today: string;
+  /** When the helper is there, minutes from the start; the whole visit when it is not given. */
+  readonly helperWindows?: readonly HelperWindow[] | undefined;
+  /** Minutes that steps took in this dog's earlier visits, the latest first. */
+  readonly times?: readonly TimeSeen[] | undefined;
+  /** How fast this groomer is. */
+  readonly pace?: readonly Pace[] | undefined;
+  /** What the last visit left for this one. */
+  readonly carriedOver?: readonly CarriedOver[] | undefined;
+  /** What the groomer has fixed by hand. */
+  readonly wishes?: readonly PlanWish[] | undefined;
+  /** Where the work stands, when the rest of it is planned anew. */
+  readonly now?: PlanNow | undefined;
+  /** Another way than the usual to do it. */
+  readonly way?: PlanWay | undefined;
 }

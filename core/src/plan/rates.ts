@@ -8,6 +8,8 @@ export interface StepRate {
   /** Points per minute, mean and 90 % interval. */
   readonly mean: number;
   readonly interval: readonly [number, number];
+  /** Shape of the gamma distribution that the rate is known by: the higher, the surer. */
+  readonly shape: number;
   readonly triggered: boolean;
   /** It hurts: a painful joint must move, or skin and mats hurt. */
   readonly painful: boolean;
@@ -118,6 +120,7 @@ export function stepRate(
   return {
     mean: learned.mean * today,
     interval: [low * today, high * today],
+    shape: learned.rate.shape,
     triggered: trigger !== undefined,
     painful:
       comfort === 'painful' || skin !== 'sound' || hurtingMats || (comfort === 'stiff' && (activity === 'nails' || activity === 'feet')),

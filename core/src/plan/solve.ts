@@ -202,6 +202,19 @@ export function solveInOrder(asked: PlanProblem, order: readonly number[]): Solu
   return solutionOf(asked, chosen, mask, budget.looked, gapOf(found.burden, found.lowerBound), 'proven');
 }
 
+/** Whether all steps of a problem can be done within its limits, in some order with some breaks. */
+export function canBeDone(asked: PlanProblem): boolean {
+  const { problem } = byId(asked);
+  if (problem.steps.length === 0) return true;
+  if (!withinSums(problem)) return false;
+  const sets = closedSetsOf(problem);
+  if (sets === 'circle') return false;
+  const numbers = numbersOf(problem);
+  if (sets !== 'too_many') return typeof anyOrder(numbers, sets, new Budget(LABEL_BUDGET)) !== 'string';
+  const near = closedSetsOf(problem, nearOrder(beforeOf(problem), nearestOrder(numbers, beforeOf(problem)), NEAR_WIDTHS[0]));
+  return typeof near !== 'string' && typeof anyOrder(numbers, near, new Budget(LABEL_BUDGET)) !== 'string';
+}
+
 /** A fixed order has few sets; a small table is enough. */
 const IN_ORDER_ENTRIES = 6_000;
 

@@ -10,6 +10,7 @@ export const SOURCES = {
   floor: 'safety floor, no house rule lowers it',
   computed: 'computed',
   learned: 'gamma–Poisson update of our default',
+  times: 'log-normal update of our default',
   record: 'the record',
   aaha: 'AAHA Canine Life Stage Guidelines 2019, JAAHA 55:267–290 (from memory)',
   ladder: 'canine ladder of aggression, K. Shepherd, BSAVA manual, 2nd ed. 2009 (from memory)',
@@ -27,6 +28,7 @@ export const DEFAULT = 'default';
 export const FLOOR = 'floor';
 export const COMPUTED = 'computed';
 export const LEARNED = 'learned';
+export const TIMES = 'times';
 export const RECORD = 'record';
 export const AAHA = 'aaha';
 export const LADDER = 'ladder';

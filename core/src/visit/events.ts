@@ -8,7 +8,7 @@ import { FEEL_AREAS, LOOKED_FINDINGS, LOOKED_PARTS, isLooked } from '../feel-ove
 import { FIT_SIGNS, TOLD_ITEMS } from '../fit/index.js';
 import { HOLD_IDS } from '../holds/index.js';
 import { HARM_DEGREES, INCIDENT_KINDS } from '../incidents/index.js';
-import { ACTIVITIES, SERVICE_ITEMS, TIERS } from '../plan/index.js';
+import { ACTIVITIES, PLAN_WAYS, SERVICE_ITEMS, TIERS } from '../plan/index.js';
 import { SIGNAL_IDS } from '../strain/index.js';
 
 /** Version of the schemas below, written into each event. Older ones are lifted when read, never rewritten: see `lift.ts`. */
@@ -59,9 +59,27 @@ const plan = z.strictObject({
   halfLifeMinutes: z.number().gt(0),
   /** Signals that mean nothing on this dog. */
   uncounted: z.array(z.enum(SIGNAL_IDS)).optional(),
-  notToday: z.array(z.strictObject({ what: shortText, to: z.enum(['vet', 'another_visit', 'left']), why: z.array(z.string().max(400)) })),
+  notToday: z.array(
+    z.strictObject({
+      what: shortText,
+      to: z.enum(['vet', 'another_visit', 'left']),
+      why: z.array(z.string().max(400)),
+      /** Left out by versions that did not carry undone work over. */
+      activity: z.enum(ACTIVITIES).optional(),
+    }),
+  ),
   secondVisitWeeks: z.number().min(0).nullable(),
 });
+
+const step = z.enum(ACTIVITIES);
+/** What the groomer has fixed by hand. */
+const wish = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('place'), step, after: step.optional(), before: step.optional() }),
+  z.strictObject({ kind: z.literal('require'), step }),
+  z.strictObject({ kind: z.literal('forbid'), step }),
+  z.strictObject({ kind: z.literal('minutes'), step, minutes: z.number().min(0.5).max(120) }),
+  z.strictObject({ kind: z.literal('hold'), step, hold: z.enum(HOLD_IDS) }),
+]);
 
 /** The body of each event type; `.describe` is its line in the docs. */
 const BODIES = {
@@ -69,7 +87,12 @@ const BODIES = {
     .strictObject({ dogId: id, arrivesAt: z.iso.datetime(), groomerId: id, asked, helperThere: z.boolean() })
     .describe('A dog is expected: when, by whom, what is asked for.'),
   asked_changed: z
-    .strictObject({ asked, helperThere: z.boolean() })
+    .strictObject({
+      asked,
+      helperThere: z.boolean(),
+      /** Minutes from the start between which the helper is there; the whole visit when left out. */
+      helperMinutes: z.tuple([minutes, minutes]).optional(),
+    })
     .describe('The owner wants something else, or the time or the help has changed.'),
   file_read: z.strictObject({}).describe('The dog’s file was read before the dog was touched.'),
   fit_answered: z
@@ -141,6 +164,9 @@ const BODIES = {
       via: via.optional(),
     })
     .describe('The agreement is closed: by whom, extra time and its price.'),
+  plan_wished: z
+    .strictObject({ wishes: z.array(wish).max(40), way: z.enum(PLAN_WAYS).optional() })
+    .describe('What the groomer has fixed by hand, all of it, and the way the visit is planned.'),
   plan_accepted: z.strictObject({ plan }).describe('The plan as the groomer took it to the table.'),
   work_started: z.strictObject({}).describe('First touch of work.'),
   step_started: z.strictObject({ step: z.enum(ACTIVITIES) }).describe('A step begins, with the hold and blade planned for it.'),
@@ -225,6 +251,7 @@ export const VISIT_EVENT = z.discriminatedUnion('type', [
   event('feel_over_done'),
   event('consent_answered'),
   event('agreed'),
+  event('plan_wished'),
   event('plan_accepted'),
   event('work_started'),
   event('step_started'),

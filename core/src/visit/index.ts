@@ -9,3 +9,4 @@ export * from './summary.js';
 export * from './seen-in-visit.js';
 export * from './safe-finish-now.js';
 export * from './plan-record.js';
+export * from './plan-now.js';

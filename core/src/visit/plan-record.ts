@@ -3,7 +3,7 @@ import type { DogFacts } from '../dogs/index.js';
 import { CONTACT_MINUTES, fitToGroom, type FitResult } from '../fit/index.js';
 import { HOUSE_DEFAULTS, type HouseRules } from '../house-rules/index.js';
 import type { BreakSeen } from '../learning/index.js';
-import type { ActivityHistory, HandlingPlan, PlanInput } from '../plan/index.js';
+import type { ActivityHistory, CarriedOver, HandlingPlan, Pace, PlanInput, PlanNow, TimeSeen } from '../plan/index.js';
 import { sayReason } from '../reasons/index.js';
 import type { PlanRecord } from './events.js';
 import type { VisitState } from './state.js';
@@ -21,6 +21,9 @@ export interface PlanContext {
   readonly guards?: readonly Guard[];
   /** ISO date. */
   readonly today: string;
+  readonly times?: readonly TimeSeen[];
+  readonly pace?: readonly Pace[];
+  readonly carriedOver?: readonly CarriedOver[];
 }
 
 /** The dog of the file with what the scale and the hands say today: what is felt comes before what is written. */
@@ -73,6 +76,12 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       drawer: context.drawer ?? BLADES,
       guards: context.guards ?? GUARDS,
       today: context.today,
+      helperWindows: state.helperMinutes ? [state.helperMinutes] : undefined,
+      times: context.times,
+      pace: context.pace,
+      carriedOver: context.carriedOver,
+      wishes: state.wishes,
+      way: state.way,
     }
   );
 }
@@ -106,7 +115,34 @@ export function planRecordOf(plan: HandlingPlan): PlanRecord {
     startStrain: plan.startStrain,
     halfLifeMinutes: plan.halfLifeMinutes,
     uncounted: [...plan.uncounted],
-    notToday: plan.notToday.map((n) => ({ what: n.what, to: n.to, why: n.reasons.map(sayReason) })),
+    notToday: plan.notToday.map((n) => ({
+      what: n.what,
+      to: n.to,
+      why: n.reasons.map(sayReason),
+      ...(n.activity ? { activity: n.activity } : {}),
+    })),
     secondVisitWeeks: plan.secondVisit?.inWeeks ?? null,
   };
 }
+
+/**
+ * A plan that was made from the middle of the work, as the record of the whole visit: what is over stays as it was planned, what is
+ * still to do follows from now.
+ */
+export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanNow): PlanRecord {
+  const rest = planRecordOf(plan);
+  const over = taken.steps.filter((s) => now.begun.some((b) => b.activity === s.id && b.status !== 'running'));
+  const later = (minute: number): number => minute + now.minute;
+  return {
+    ...rest,
+    steps: [...over, ...rest.steps.map((s) => ({ ...s, from: later(s.from), to: later(s.to) }))],
+    curve: [...taken.curve.filter((p) => p.minute < now.minute), ...rest.curve.map((p) => ({ ...p, minute: later(p.minute) }))].slice(
+      -CURVE_AT_MOST,
+    ),
+    minutes: later(rest.minutes),
+    // Measured strain is counted from what the dog brought in the morning, not from now.
+    startStrain: taken.startStrain,
+    halfLifeMinutes: taken.halfLifeMinutes,
+  };
+}
+const CURVE_AT_MOST = 600;

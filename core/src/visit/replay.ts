@@ -54,6 +54,9 @@ export function emptyVisit(visitId: string): VisitState {
     arrivesAt: undefined,
     asked: { items: [], wantedMm: 6, sessionMinutes: 90 },
     helperThere: false,
+    helperMinutes: undefined,
+    wishes: [],
+    way: 'as_asked',
     fileReadMs: undefined,
     fit: undefined,
     feelOver: NOTHING_FOUND,
@@ -89,6 +92,7 @@ const APPLY: Appliers = {
   asked_changed: (s, { body }) => {
     s.asked = body.asked;
     s.helperThere = body.helperThere;
+    s.helperMinutes = body.helperMinutes;
   },
   file_read: (s, e) => {
     s.fileReadMs = e.stamp.wallMs;
@@ -149,6 +153,10 @@ const APPLY: Appliers = {
   },
   agreed: (s, e) => {
     s.agreed = { ...e.body, eventId: e.id, atMs: e.stamp.wallMs };
+  },
+  plan_wished: (s, { body }) => {
+    s.wishes = body.wishes;
+    s.way = body.way ?? 'as_asked';
   },
   plan_accepted: (s, { body }) => {
     s.plan = body.plan;

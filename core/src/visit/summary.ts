@@ -3,7 +3,7 @@ import type { FeelOver, Leg } from '../dogs/index.js';
 import type { HoldId } from '../holds/index.js';
 import type { HarmDegree, IncidentKind } from '../incidents/index.js';
 import type { BreakSeen, WatchSpell } from '../learning/index.js';
-import { seenWork, type ActivityHistory, type Activity } from '../plan/index.js';
+import { seenWork, type ActivityHistory, type Activity, type CarriedOver, type Pace, type TimeSeen } from '../plan/index.js';
 import type { StrainBand } from '../strain/index.js';
 import { phaseOf, type Phase, type VisitState } from './state.js';
 import { breaksOf, spellsOf } from './seen-in-visit.js';
@@ -20,7 +20,18 @@ export interface VisitSummary {
   readonly band: StrainBand;
   readonly plannedMinutes: number | null;
   readonly curve: readonly { readonly minute: number; readonly strain: number }[];
-  readonly steps: readonly { readonly step: Activity; readonly status: string; readonly minutes: number; readonly points: number }[];
+  readonly steps: readonly {
+    readonly step: Activity;
+    readonly status: string;
+    readonly minutes: number;
+    readonly points: number;
+    /** Minutes it was planned for; not in summaries written by earlier versions. */
+    readonly planned?: number | null;
+  }[];
+  /** Work that was planned or put off and not finished; not in summaries written by earlier versions. */
+  readonly undone?: readonly Activity[];
+  /** Day of the visit, ISO; not in summaries written by earlier versions. */
+  readonly on?: string | null;
   readonly holds: readonly { readonly hold: HoldId; readonly minutes: number }[];
   readonly exposure: readonly {
     readonly activity: Activity;
@@ -61,7 +72,10 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
       status: s.status,
       minutes: round(s.seconds / 60),
       points: s.points,
+      planned: state.plan?.steps.find((p) => p.id === s.step)?.minutes ?? null,
     })),
+    undone: undoneIn(state),
+    on: state.arrivesAt?.slice(0, 10) ?? null,
     holds: [...(state.work?.holdSeconds ?? [])].map(([hold, seconds]) => ({ hold, minutes: round(seconds / 60) })),
     exposure: [...(state.work?.exposure.values() ?? [])].map((e) => ({
       activity: e.activity,
@@ -95,6 +109,41 @@ export function historyOf(summaries: readonly VisitSummary[]): ActivityHistory[]
   }
   return [...sums.values()];
 }
+
+/** Work of an ended visit that goes on the next plan: planned and not finished, or put off to another visit. */
+export function undoneIn(state: VisitState): Activity[] {
+  if (!state.ended || !state.plan) return [];
+  const unfinished = state.plan.steps.filter((s) => state.work?.steps.get(s.id)?.status !== 'done').map((s) => s.id);
+  const putOff = state.plan.notToday.flatMap((n) => (n.to === 'another_visit' && n.activity ? [n.activity] : []));
+  return [...new Set([...unfinished, ...putOff])];
+}
+
+/** What the latest visit left for the next. @param summaries past visits, the latest first */
+export function carriedOverFrom(summaries: readonly VisitSummary[]): CarriedOver[] {
+  const last = summaries.find((s) => s.undone !== undefined && s.on);
+  return (last?.undone ?? []).map((activity) => ({ activity, from: last?.on ?? '' }));
+}
+
+/** Minutes that finished steps took. @param summaries past visits, the latest first */
+export function timesOf(summaries: readonly VisitSummary[]): TimeSeen[] {
+  return summaries.flatMap((s) => s.steps.filter((x) => x.status === 'done').map((x) => ({ activity: x.step, minutes: x.minutes })));
+}
+
+/** How fast a groomer is: minutes taken over minutes planned, by work, as a geometric mean. */
+export function paceOf(summaries: readonly VisitSummary[]): Pace[] {
+  const logs = new Map<Activity, number[]>();
+  for (const s of summaries)
+    for (const x of s.steps)
+      if (x.status === 'done' && x.planned && x.planned > 0 && x.minutes >= SHORTEST_MINUTES)
+        logs.set(x.step, [...(logs.get(x.step) ?? []), Math.log(x.minutes / x.planned)]);
+  return [...logs].map(([activity, list]) => ({
+    activity,
+    visits: list.length,
+    ratio: Math.exp(list.reduce((a, b) => a + b, 0) / list.length),
+  }));
+}
+/** A step that ended sooner says nothing about pace, minutes. */
+const SHORTEST_MINUTES = 0.5;
 
 /** Watched breaks over past visits. */
 export function breaksSeenIn(summaries: readonly VisitSummary[]): BreakSeen[] {

@@ -1,5 +1,5 @@
 import type { Today, VisitContext } from '@mansuet/core/contract';
-import { replay } from '@mansuet/core/visit';
+import { paceOf, replay } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
 import { dogOf } from '../dogs/dog-rows.js';
 import { readDogFile } from '../dogs/read-dog-file.js';
@@ -55,7 +55,7 @@ export async function readVisit(trx: InSalon, visitId: string): Promise<VisitCon
   const row = await trx
     .selectFrom('visit')
     .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
-    .select(['visit.dog_id', 'dog.merged_into'])
+    .select(['visit.dog_id', 'visit.groomer_id', 'dog.merged_into'])
     .where('visit_id', '=', visitId)
     .executeTakeFirst();
   const file = row && (await readDogFile(trx, row.merged_into ?? row.dog_id));
@@ -68,12 +68,28 @@ export async function readVisit(trx: InSalon, visitId: string): Promise<VisitCon
       staff: await staffOf(trx),
       salon,
       events: await readEvents(trx, visitId),
+      pace: row ? await paceOfGroomer(trx, row.groomer_id) : [],
       lastFound: await lastFoundIn(
         trx,
         file.visits.map((v) => v.visitId).filter((id) => id !== visitId),
       ),
     }
   );
+}
+
+/** Visits that a groomer's pace is read from. Our default: some months of work. */
+const PACE_VISITS = 120;
+
+async function paceOfGroomer(trx: InSalon, groomerId: string): Promise<VisitContext['pace']> {
+  const past = await trx
+    .selectFrom('visit')
+    .select('summary')
+    .where('groomer_id', '=', groomerId)
+    .where('phase', '=', 'gone')
+    .orderBy('arrives_at', 'desc')
+    .limit(PACE_VISITS)
+    .execute();
+  return paceOf(past.map((v) => v.summary));
 }
 
 /** What the hands found on the latest visit that had a feel-over. */

@@ -14,6 +14,7 @@ const NEEDS: Readonly<Partial<Record<EventType, Action>>> = {
   visit_booked: 'book',
   asked_changed: 'book',
   agreed: 'plan',
+  plan_wished: 'plan',
   plan_accepted: 'plan',
   handed_back: 'plan',
 };

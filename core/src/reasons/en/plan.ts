@@ -1,4 +1,4 @@
-import { COMPUTED, DEFAULT, DIFFER, FLOOR, HOUSE, LEARNED, PRACTICE, rule, type RuleText } from '../rule-text.js';
+import { COMPUTED, DEFAULT, DIFFER, FLOOR, HOUSE, LEARNED, PRACTICE, TIMES, rule, type RuleText } from '../rule-text.js';
 
 export const PLAN_RULES = {
   // Rates
@@ -90,6 +90,40 @@ export const PLAN_RULES = {
   ),
   'here.exchange_minutes': rule('Before “{other}” it would take {minutes} min longer.', COMPUTED),
   'here.exchange_equal': rule('It could also come before “{other}”; strain and time stay the same.', COMPUTED),
+  // What the groomer has fixed
+  'wish.place': rule('Its place was fixed by hand.', COMPUTED),
+  'wish.minutes': rule('{minutes} min by hand, instead of {instead}.', COMPUTED),
+  'wish.hold': rule('{hold} by hand, instead of {instead}.', COMPUTED),
+  'wish.hold_refused': rule('{hold} was asked for by hand and is not used on this dog.', FLOOR),
+  'wish.forbidden': rule('Left out by hand.', COMPUTED),
+  // What clashes with it
+  'clash.order': rule('Rule: “{first}” comes before “{then}”.', COMPUTED),
+  'clash.session': rule('There are {limit} min until the dog is fetched.', COMPUTED),
+  'clash.work': rule('This dog has {limit} min of work in it today.', DEFAULT),
+  'clash.total_standing': rule('It stands {limit} min in all.', DEFAULT),
+  'clash.standing': rule('It stands {limit} min at a stretch.', DEFAULT),
+  'clash.strain': rule('Strain stays below the line of each step: stop for welfare, pause for what is asked, watch for looks.', DEFAULT),
+  'clash.helper': rule('A second pair of hands is there only for part of the time.', COMPUTED),
+  'clash.lag': rule('Crust soaks before it is combed.', PRACTICE),
+  // What if
+  'if.rule': rule('Not possible: “{first}” comes before “{then}”.', COMPUTED),
+  'if.impossible': rule('Before {other} no choice of breaks keeps the limits of strain, standing and time.', COMPUTED),
+  'if.would': rule('Before {other}: peak {peak} instead of {now}, dose {dose} point-minutes, {minutes} min.', COMPUTED),
+  'if.same': rule('Before {other}: strain and time stay the same.', COMPUTED),
+  // From here
+  'now.running': rule('It is being done now.', COMPUTED),
+  'now.from': rule('Planned anew from minute {minute}: measured strain {strain}, {left} min until the dog is fetched.', COMPUTED),
+  // Minutes
+  'minutes.pace': rule('This groomer’s own pace over {visits} visits: {from} became {to} min.', TIMES),
+  'minutes.own': rule('This dog’s own times over {visits} visits: {from} became {to} min.', TIMES),
+  'step.carried_over': rule('Left undone on {from}, so it is on this plan.', COMPUTED),
+  // Ways
+  'way.as_asked': rule('As asked: dose and minutes weighed against each other.', DEFAULT),
+  'way.with_helper': rule('With a second pair of hands throughout.', PRACTICE),
+  'way.split_in_two': rule('In two visits: what matters most today, the rest soon.', PRACTICE),
+  'way.welfare_only': rule('Only what matters for health.', PRACTICE),
+  'way.calmest': rule('The least strain, however long it takes before the dog is fetched.', COMPUTED),
+  'way.quickest': rule('The least time that keeps every limit.', COMPUTED),
   // Left for another day
   'left.needs_other': rule('It cannot come before “{other}”, which is not done today.', PRACTICE),
   'left.work': rule('{minutes} min more would pass the {limit} min of work this dog has in it today.', DEFAULT),

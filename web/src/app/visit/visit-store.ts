@@ -2,16 +2,20 @@ import { Injectable, computed, effect, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
+import type { PlanInput } from '@mansuet/core/plan';
 import { dogFactsOf, dogKinds } from '@mansuet/core/dogs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
 import {
   breaksSeenIn,
+  carriedOverFrom,
   dogAsFelt,
   emptyVisit,
   fitOf,
   historyOf,
   phaseOf,
   planInputOf,
+  planNowOf,
+  timesOf,
   workNow,
   type EventDraft,
   type PlanContext,
@@ -55,6 +59,9 @@ export class VisitStore {
       trained: this.groomer()?.trained ?? false,
       house: this.house(),
       today: this.today(),
+      times: timesOf(past),
+      pace: context.pace,
+      carriedOver: carriedOverFrom(past),
     };
   });
   /** Past visits as far as mats go; summaries that did not count them say nothing. */
@@ -75,6 +82,12 @@ export class VisitStore {
     const c = this.planContext();
     return c && planInputOf(this.state(), c);
   });
+  /** What the planner reads while the work runs: the same, from where it stands. Asked for at a moment, since it changes by the second. */
+  planInputNow(): PlanInput | undefined {
+    const input = this.planInput();
+    const now = planNowOf(this.state(), this.clock.nowMs());
+    return input && now ? { ...input, now } : input;
+  }
   /** What the clocks show, once a second. */
   readonly now = computed(() => workNow(this.state(), this.clock.nowMs()));
 

@@ -1,0 +1,97 @@
+import { reason, type Reason } from '../reasons/index.js';
+import { strainAfter } from '../strain/index.js';
+import { recoveryPerMinute } from '../strain/index.js';
+import type { BladeStop } from './blade-stops.js';
+import { whyBreak, whyHere } from './explain.js';
+import type { BuiltStep } from './make-step.js';
+import type { PlanProblem } from './model.js';
+import { simulate, type Simulated } from './simulate.js';
+import type { Solution } from './solve.js';
+
+export interface PlannedBreak {
+  readonly from: number;
+  readonly minutes: number;
+  readonly because: Reason;
+}
+
+export interface PlannedStep extends BuiltStep {
+  /** Minutes from the start of the plan. */
+  readonly from: number;
+  readonly to: number;
+  readonly strainFrom: number;
+  readonly strainTo: number;
+  readonly breaks: readonly PlannedBreak[];
+  readonly bladeStops: readonly BladeStop[];
+  readonly whyHere: readonly Reason[];
+}
+
+export interface CurvePoint {
+  readonly minute: number;
+  readonly strain: number;
+  /** If every rate were at the low, or the high, end of its 90 % interval. */
+  readonly low: number;
+  readonly high: number;
+}
+
+/** The steps with their times, breaks and reasons. */
+export function placeSteps(
+  problem: PlanProblem,
+  solution: Solution,
+  run: Simulated,
+  built: readonly BuiltStep[],
+  stops: ReadonlyMap<string, readonly BladeStop[]>,
+): PlannedStep[] {
+  return solution.chosen.flatMap((c, at) => {
+    const step = built[c.step];
+    const work = run.stretches.filter((s) => s.step === c.step && s.kind === 'work');
+    const pauses = run.stretches.filter((s) => s.step === c.step && s.kind === 'break');
+    const first = work[0];
+    const last = work[work.length - 1];
+    if (!step || !first || !last) return [];
+    const parts = c.breaks.flatMap((b, part) => (b > 0 ? [part] : []));
+    return [
+      {
+        ...step,
+        from: first.from,
+        to: last.to,
+        strainFrom: first.strainFrom,
+        strainTo: last.strainTo,
+        breaks: pauses.map((p, i) => ({
+          from: p.from,
+          minutes: c.breaks[parts[i] ?? 0] ?? p.to - p.from,
+          because: whyBreak(problem, solution.chosen, at, parts[i] ?? 0, built),
+        })),
+        bladeStops: stops.get(step.id) ?? [],
+        whyHere: problem.order.some((r) => r.rule === 'wish.place' && (r.first === step.id || r.then === step.id))
+          ? [reason('wish.place', {}, 0.9), ...whyHere(problem, solution, at, built)]
+          : whyHere(problem, solution, at, built),
+      },
+    ];
+  });
+}
+
+/** Points of the curve, one for each end of a stretch and every minute between. */
+export function curveOf(problem: PlanProblem, solution: Solution, run: Simulated, built: readonly BuiltStep[]): CurvePoint[] {
+  const share =
+    (end: 0 | 1) =>
+    (step: number): number => {
+      const rate = built[step]?.rate;
+      return rate && rate.mean > 0 ? rate.interval[end] / rate.mean : 1;
+    };
+  const low = simulate(problem, solution.chosen, share(0));
+  const high = simulate(problem, solution.chosen, share(1));
+  const points: CurvePoint[] = [{ minute: 0, strain: problem.startStrain, low: problem.startStrain, high: problem.startStrain }];
+  const k = recoveryPerMinute(problem.halfLifeMinutes);
+  run.stretches.forEach((s, i) => {
+    const steps = Math.max(1, Math.ceil(s.to - s.from));
+    for (let j = 1; j <= steps; j++) {
+      const d = ((s.to - s.from) * j) / steps;
+      const at = (r: Simulated): number => {
+        const t = r.stretches[i];
+        return t ? strainAfter(t.strainFrom, t.ratePerMinute, d, k) : s.strainTo;
+      };
+      points.push({ minute: s.from + d, strain: at(run), low: at(low), high: at(high) });
+    }
+  });
+  return points;
+}

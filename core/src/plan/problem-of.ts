@@ -1,0 +1,72 @@
+import { MOOD_START, type KindFound, type StandingLimits } from '../dogs/index.js';
+import { learnHalfLife } from '../learning/index.js';
+import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import { problemFromHere } from './from-here.js';
+import type { BuiltStep } from './make-step.js';
+import { POINT_MINUTES_PER_MINUTE, type PlanProblem } from './model.js';
+import { orderRules, timeLags } from './order-rules.js';
+import type { PlanInput, PlanWay } from './plan-input.js';
+import { fatiguePerMinute } from './rates.js';
+
+/** A wet dog is not left to wait. */
+const WET: readonly Activity[] = ['bath_head', 'rinse_folds', 'towel', 'dry'];
+
+/**
+ * Point-minutes that a minute counts as. The calmest plan puts dose strictly before time (within rounding: an hour counts as less than
+ * one point-minute), the quickest time before dose.
+ */
+export const MINUTE_PRICES: Readonly<Record<PlanWay, number>> = {
+  as_asked: POINT_MINUTES_PER_MINUTE,
+  with_helper: POINT_MINUTES_PER_MINUTE,
+  split_in_two: POINT_MINUTES_PER_MINUTE,
+  welfare_only: POINT_MINUTES_PER_MINUTE,
+  calmest: 0.01,
+  quickest: 500,
+};
+/** Share of the work that the first of two visits holds at most. Our default. */
+export const FIRST_OF_TWO = 0.6;
+
+/** The solver's numbers for a visit. */
+export function problemOf(
+  input: PlanInput,
+  steps: readonly BuiltStep[],
+  kinds: readonly KindFound[],
+  standing: StandingLimits,
+): PlanProblem {
+  const way = input.way ?? 'as_asked';
+  const work = steps.reduce((sum, s) => sum + s.minutes, 0);
+  const problem: PlanProblem = {
+    steps: steps.map((s) => ({
+      id: s.id,
+      tier: s.tier,
+      worth: s.worth,
+      minutes: s.minutes,
+      ratePerMinute: s.rate.mean,
+      post: s.post,
+      standing: s.standing,
+      helper: s.hold.also.includes('helper'),
+      tool: toolOf(s),
+      noBreakBefore: WET.includes(s.activity),
+    })),
+    order: orderRules(steps, kinds, input),
+    lags: timeLags(steps),
+    minutePrice: MINUTE_PRICES[way],
+    startStrain: MOOD_START[input.feelOver.mood],
+    halfLifeMinutes: learnHalfLife(input.breaks).minutes,
+    fatiguePerMinute: fatiguePerMinute(kinds),
+    continuousStandingMinutes: standing.continuousMinutes,
+    totalStandingMinutes: standing.totalMinutes,
+    workMinutes: way === 'split_in_two' ? Math.min(standing.workMinutes, work * FIRST_OF_TWO) : standing.workMinutes,
+    sessionMinutes: input.asked.sessionMinutes,
+    startPost: 'table',
+    startStandingMinutes: 0,
+    ...(input.helperWindows ? { helperWindows: input.helperWindows } : {}),
+  };
+  return input.now ? problemFromHere(problem, input.now) : problem;
+}
+
+/** What is in the hand: another blade is another tool. */
+function toolOf(step: BuiltStep): string {
+  const { tool } = ACTIVITY_FACTS[step.activity];
+  return step.blade?.blade ? `${tool} ${step.blade.blade}${step.blade.guard ? ` guard ${step.blade.guard.id}` : ''}` : tool;
+}

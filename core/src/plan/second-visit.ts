@@ -1,0 +1,58 @@
+import { MOOD_START, hasKind, type KindFound } from '../dogs/index.js';
+import { reason, type Reason } from '../reasons/index.js';
+import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import type { NotPlanned } from './build-steps.js';
+import type { BuiltStep } from './make-step.js';
+import type { PlanProblem } from './model.js';
+import { simulate } from './simulate.js';
+import { solve } from './solve.js';
+import { subProblem } from './solver/sub-problem.js';
+
+/** What is left, as a visit of its own. */
+export interface SecondVisit {
+  /** Weeks from now. */
+  readonly inWeeks: number;
+  readonly reasons: readonly Reason[];
+  /** Its steps in order; empty when what is left cannot be planned yet, such as a clip that waits for a birthday. */
+  readonly steps: readonly { readonly activity: Activity; readonly label: string; readonly minutes: number }[];
+  readonly minutes: number;
+  readonly peak: number;
+}
+
+/** Labels that the plan of a second visit may cost: it is a proposal, and made anew on its day. */
+const SECOND_LABELS = 20_000;
+
+/**
+ * When the rest is done, and how. Our defaults: a week when it is welfare, two to three weeks otherwise, so that the dog comes back
+ * before it is forgotten.
+ * @param left places in the problem of the steps that are left for another visit
+ */
+export function secondVisitFor(
+  notToday: readonly NotPlanned[],
+  kinds: readonly KindFound[],
+  problem: PlanProblem,
+  built: readonly BuiltStep[],
+  left: readonly number[],
+): SecondVisit | undefined {
+  const later = notToday.filter((n) => n.to === 'another_visit');
+  if (later.length === 0) return undefined;
+  const { problem: rest, indices } = subProblem(
+    problem,
+    left.reduce((mask, i) => mask | (1 << i), 0),
+  );
+  // On a day of its own: rested, with the whole time.
+  const fresh: PlanProblem = { ...rest, required: [], startStrain: MOOD_START.still, startStandingMinutes: 0 };
+  const found = solve(fresh, { labels: SECOND_LABELS });
+  const run = simulate(fresh, found.chosen);
+  const steps = found.chosen.flatMap((c) => {
+    const step = built[indices[c.step] ?? -1];
+    return step ? [{ activity: step.activity, label: step.label, minutes: step.minutes }] : [];
+  });
+  const welfare = later.some((n) => n.activity && ACTIVITY_FACTS[n.activity].tier === 'welfare');
+  const when = welfare
+    ? { inWeeks: 1, reasons: [reason('second.welfare', {}, 0.8)] }
+    : hasKind(kinds, 'puppy')
+      ? { inWeeks: 2, reasons: [reason('second.puppy', {}, 0.7)] }
+      : { inWeeks: 3, reasons: [reason('second.rest', {}, 0.5)] };
+  return { ...when, steps, minutes: run.minutes, peak: run.peak };
+}

@@ -1,0 +1,141 @@
+import { makePlan } from '../plan/index.js';
+import { anInput } from '../testing/dogs.js';
+import { BOOKED, START, VISIT, eventsOf } from '../testing/visit-events.js';
+import {
+  carriedOverFrom,
+  paceOf,
+  planInputOf,
+  planNowOf,
+  planRecordOf,
+  recordFromHere,
+  replay,
+  summarize,
+  timesOf,
+  type EventDraft,
+  type VisitState,
+} from './index.js';
+
+const DOG = { standingSeenMinutes: 40 };
+const ASKED = { items: ['bath', 'nails', 'feet'] as const, wantedMm: 9, sessionMinutes: 120 };
+const PLAN = planRecordOf(makePlan(anInput({ asked: ASKED }, DOG)));
+const drafts: readonly (readonly [number, EventDraft])[] = [
+  [0, BOOKED],
+  [0, { type: 'mood_felt', body: { mood: 'still' } }],
+  [0, { type: 'plan_accepted', body: { plan: PLAN } }],
+  [0, { type: 'work_started', body: {} }],
+];
+const visit = (...more: (readonly [number, EventDraft])[]): VisitState => replay(VISIT, eventsOf([...drafts, ...more]));
+const start = (step: 'nails' | 'feet' | 'bath'): EventDraft => ({ type: 'step_started', body: { step } });
+const done = (step: 'nails' | 'feet' | 'bath', outcome: 'done' | 'part' | 'left' = 'done'): EventDraft => ({
+  type: 'step_finished',
+  body: { step, outcome, why: '' },
+});
+const at = (minutes: number): number => START + minutes * 60_000;
+
+describe('planNowOf', () => {
+  it('is where the work stands: steps, clocks, place', () => {
+    const now = planNowOf(visit([0, start('feet')], [8, done('feet')], [0, start('nails')]), at(11));
+    expect(now?.minute).toBeCloseTo(11, 6);
+    expect(now?.begun).toEqual([
+      { activity: 'feet', status: 'done', minutes: 8 },
+      { activity: 'nails', status: 'running', minutes: 3 },
+    ]);
+    expect(now?.standingMinutes).toBeCloseTo(11, 6);
+    expect(now?.standingTotalMinutes).toBeCloseTo(11, 6);
+    expect(now?.workedMinutes).toBeCloseTo(11, 6);
+    expect(now?.post).toBe('table');
+  });
+  it('starts the standing clock anew after a break', () => {
+    const rested = visit(
+      [0, start('feet')],
+      [8, done('feet')],
+      [0, { type: 'break_started', body: {} }],
+      [5, { type: 'break_ended', body: {} }],
+      [0, start('nails')],
+    );
+    expect(planNowOf(rested, at(15))?.standingMinutes).toBeCloseTo(2, 6);
+    expect(planNowOf(rested, at(15))?.standingTotalMinutes).toBeCloseTo(10, 6);
+    const resting = visit([0, start('feet')], [8, { type: 'break_started', body: {} }]);
+    expect(planNowOf(resting, at(10))?.standingMinutes).toBe(0);
+  });
+  it('takes a hard sign at the line of its band', () => {
+    const growled = visit([0, start('feet')], [1, { type: 'signal_seen', body: { signal: 'growl' } }]);
+    expect(planNowOf(growled, at(2))?.strain).toBeGreaterThanOrEqual(50);
+  });
+  it('is nothing before the work and after it', () => {
+    expect(planNowOf(replay(VISIT, eventsOf([[0, BOOKED]])), START)).toBeUndefined();
+    expect(planNowOf(visit([1, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }]), at(2))).toBeUndefined();
+  });
+});
+
+describe('recordFromHere', () => {
+  const state = visit([0, start('feet')], [8, done('feet')]);
+  const now = planNowOf(state, at(10));
+  if (!now) throw new Error('the work runs');
+  const rest = makePlan(anInput({ asked: ASKED, now }, DOG));
+  const record = recordFromHere(PLAN, rest, now);
+  it('keeps what is over and puts the rest after now', () => {
+    expect(record.steps[0]).toEqual(PLAN.steps.find((s) => s.id === 'feet'));
+    expect(record.steps.slice(1).map((s) => s.id)).toEqual(rest.steps.map((s) => s.activity));
+    expect(record.steps.slice(1).every((s) => s.from >= 10)).toBeTrue();
+    expect(record.minutes).toBeCloseTo(rest.minutes + 10, 6);
+  });
+  it('keeps what measured strain is counted from', () => {
+    expect(record.startStrain).toBe(PLAN.startStrain);
+    expect(record.curve.map((p) => p.minute)).toEqual([...record.curve.map((p) => p.minute)].sort((a, b) => a - b));
+  });
+  it('is a plan that can be taken to the table', () =>
+    expect(replay(VISIT, eventsOf([...drafts, [1, { type: 'plan_accepted', body: { plan: record } }]])).plan).toEqual(record));
+});
+
+describe('what a visit leaves for the next', () => {
+  const ended = summarize(
+    visit(
+      [0, start('feet')],
+      [8, done('feet')],
+      [0, start('nails')],
+      [2, done('nails', 'left')],
+      [0, { type: 'visit_ended', body: { outcome: 'stopped', why: 'enough' } }],
+    ),
+  );
+  it('is what was planned and not finished', () => {
+    expect(ended.undone).toContain('nails');
+    expect(ended.undone).toContain('bath');
+    expect(ended.undone).not.toContain('feet');
+    expect(carriedOverFrom([ended]).find((c) => c.activity === 'nails')).toEqual({ activity: 'nails', from: '2026-11-25' });
+    expect(carriedOverFrom([])).toEqual([]);
+  });
+  it('is nothing while the work goes on', () => expect(summarize(visit([0, start('feet')])).undone).toEqual([]));
+  it('has its times and the groomer’s pace', () => {
+    expect(timesOf([ended])).toEqual([{ activity: 'feet', minutes: 8 }]);
+    const pace = paceOf([ended, ended]);
+    expect(pace).toEqual([{ activity: 'feet', visits: 2, ratio: jasmine.any(Number) }]);
+    expect(pace[0]?.ratio).toBeCloseTo(8 / (PLAN.steps.find((s) => s.id === 'feet')?.minutes ?? 0), 9);
+  });
+});
+
+describe('what the groomer fixed, in the log', () => {
+  it('is in the plan that follows, and the latest list counts', () => {
+    const fit: EventDraft = { type: 'fit_answered', body: { signs: [], vetAgreed: false, told: [], roomCelsius: 20 } };
+    const context = { dog: anInput({}, DOG).dog, history: [], breaks: [], trained: true, today: '2026-11-25' };
+    const state = replay(
+      VISIT,
+      eventsOf([
+        [0, BOOKED],
+        [0, fit],
+        [0, { type: 'plan_wished', body: { wishes: [{ kind: 'forbid', step: 'nails' }] } }],
+        [0, { type: 'plan_wished', body: { wishes: [{ kind: 'minutes', step: 'nails', minutes: 12 }], way: 'calmest' } }],
+        [
+          0,
+          {
+            type: 'asked_changed',
+            body: { asked: { items: ['nails'], wantedMm: 9, sessionMinutes: 60 }, helperThere: true, helperMinutes: [10, 30] },
+          },
+        ],
+      ]),
+    );
+    const input = planInputOf(state, context);
+    expect([input?.way, input?.helperWindows]).toEqual(['calmest', [[10, 30]]]);
+    expect(input && makePlan(input).steps[0]?.minutes).toBe(12);
+  });
+});

@@ -1,0 +1,59 @@
+import { bladeCelsius } from '../heat/index.js';
+import { ACTIVITY_FACTS, type Activity, type PlanNow, type Post } from '../plan/index.js';
+import { PAUSE_AT, STOP_AT } from '../strain/index.js';
+import type { VisitState } from './state.js';
+import { workNow } from './work-clock.js';
+
+/** Holds in which the dog is not on its feet. */
+const LYING: readonly string[] = ['lap_or_side', 'under_arm'];
+
+/**
+ * Where the work stands, as the planner reads it; `undefined` before it has begun and after it has ended.
+ * A hard sign counts as the line of its band, whatever the number says.
+ * @param nowMs wall clock
+ */
+export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined {
+  const { work } = state;
+  const now = workNow(state, nowMs);
+  if (!work || !now || state.ended) return undefined;
+  const more = Math.max(0, (nowMs - work.clockMs) / 1000);
+  const working = work.running !== undefined && work.onBreakSinceMs === undefined;
+  const lies = (step: Activity): boolean => LYING.includes(state.plan?.steps.find((s) => s.id === step)?.hold ?? '');
+  const stands = (step: Activity): boolean => ACTIVITY_FACTS[step].standing && !lies(step);
+  const begun = [...work.steps.values()].map((s) => ({
+    activity: s.step,
+    status: s.status,
+    minutes: (s.seconds + (s.status === 'running' && working ? more : 0)) / 60,
+  }));
+  const last = work.runs.at(-1);
+  const least = now.strain.band === 'stop' ? STOP_AT : now.strain.band === 'pause' ? PAUSE_AT : 0;
+  return {
+    minute: now.minute,
+    strain: Math.min(100, Math.max(now.strain.strain, least)),
+    standingMinutes: standingSince(state, now.minute, stands),
+    standingTotalMinutes: begun.reduce((sum, b) => sum + (stands(b.activity) ? b.minutes : 0), 0),
+    workedMinutes: begun.reduce((sum, b) => sum + b.minutes, 0),
+    post: last ? postOf(last.step, lies(last.step)) : 'table',
+    begun,
+    blades: [...work.blades.values()].map((b) => ({
+      blade: b.blade,
+      celsius: bladeCelsius(b.celsius, more, working && b.blade === work.blade),
+    })),
+  };
+}
+
+const postOf = (step: Activity, lies: boolean): Post => (lies ? 'lap' : ACTIVITY_FACTS[step].post);
+
+/** Minutes of standing work since the last break, or since it last lay or sat. */
+function standingSince(state: VisitState, minute: number, stands: (step: Activity) => boolean): number {
+  const work = state.work;
+  if (!work || work.onBreakSinceMs !== undefined) return 0;
+  const rested = Math.max(0, ...work.strain.flatMap((e) => (e.kind === 'break_ended' ? [e.minute] : [])));
+  let standing = 0;
+  for (const run of work.runs) {
+    const to = run.toMinute ?? minute;
+    if (to <= rested) continue;
+    standing = stands(run.step) ? standing + to - Math.max(run.fromMinute, rested) : 0;
+  }
+  return standing;
+}
