@@ -36,18 +36,15 @@ describe('what the groomer fixes by hand', () => {
     expect(wished.steps.find((s) => s.activity === 'sanitary')?.whyHere[0]?.rule).toBe('wish.place');
     expect(plan([]).wishCost).toBeUndefined();
   });
-  it('never makes the plan better than without it', () => {
-    const free = plan([]);
-    for (const [step, before] of [
-      ['nails', 'feet'],
-      ['feet', 'sanitary'],
-      ['face', 'tidy'],
-    ] as const) {
-      const wished = plan([{ kind: 'place', step, before, after: undefined }]);
-      if (wished.wishCost && wished.wishCost.less.length === 0)
-        expect(wished.wishCost.dose + 3 * wished.wishCost.minutes).toBeGreaterThanOrEqual(-1e-6);
-      expect(wished.steps.length).toBeLessThanOrEqual(free.steps.length);
-    }
+  it('overrules what is only a preference: easy first', () => {
+    const steps = [{ kind: 'place', step: 'nails', before: 'feet', after: undefined }] as const;
+    const wished = plan(steps);
+    expect(wished.clashes).toEqual([]);
+    expect(order(wished).indexOf('nails')).toBeLessThan(order(wished).indexOf('feet'));
+  });
+  it('costs nothing when it is so already', () => {
+    const cost = plan([{ kind: 'place', step: 'bath', before: 'body_clip', after: undefined }]).wishCost;
+    expect(cost).toEqual({ peak: 0, dose: 0, minutes: 0, less: [], more: [] });
   });
   it('a step left out goes to another visit, a bath without its drying falls whole', () => {
     const without = plan([{ kind: 'forbid', step: 'face' }]);
@@ -167,7 +164,9 @@ describe('what if', () => {
   });
   it('says the peak it would come to, instead of the present one', () => {
     const says = whatIfEverywhere(problem, solution.chosen, built, at('face')).map((w) => w.says.map(sayReason).join(' '));
-    expect(says.some((s) => /peak \d+ instead of \d+/.test(s) || s.includes('stay the same') || s.includes('Not possible'))).toBeTrue();
+    expect(
+      says.some((s) => /strain peak \d+ instead of \d+/.test(s) || s.includes('stay the same') || s.includes('Not possible')),
+    ).toBeTrue();
   });
   it('names the rule that forbids a place', () => {
     const w = whatIf(problem, solution.chosen, built, at('dry'), 0);

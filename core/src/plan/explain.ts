@@ -33,8 +33,10 @@ export function whyHere(problem: PlanProblem, solution: Solution, at: number, st
   if (!me) return reasons;
   const before = at > 0 ? steps[chosen[at - 1]?.step ?? -1] : undefined;
   const order = chosen.map((c) => c.step);
+  if (problem.order.some((r) => r.rule === 'wish.place' && (r.first === me.id || r.then === me.id)))
+    reasons.push(reason('wish.place', {}, 0.9));
   const bound = before ? problem.order.find((r) => r.first === before.id && r.then === me.id) : undefined;
-  if (bound) reasons.push(reason(bound.rule, {}, 0.8));
+  if (bound && bound.rule !== 'wish.place') reasons.push(reason(bound.rule, {}, 0.8));
   for (const rule of problem.order.filter(
     (r) => r.then === me.id && r.first !== before?.id && order.some((i) => steps[i]?.id === r.first),
   )) {

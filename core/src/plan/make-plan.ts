@@ -20,7 +20,7 @@ import { safeFinishOfPlan, type SafeFinishPoint } from './safe-finish-of-plan.js
 import { secondVisitFor, type SecondVisit } from './second-visit.js';
 import { simulate } from './simulate.js';
 import { solve, type Solution, type SolveOptions } from './solve.js';
-import { withWishes, type PlanWish } from './wishes.js';
+import { rulesBeside, withWishes, type PlanWish } from './wishes.js';
 
 /** What the wishes of a groomer cost against the plan without them. */
 export interface WishCost {
@@ -143,7 +143,8 @@ function wishesThatHold(asked: Ready, options: SolveOptions): { wishes: readonly
   const planned = new Set(solve(asked.problem, options).chosen.flatMap((c) => steps[c.step]?.id ?? []));
   for (;;) {
     const problem = withWishes(asked.problem, wishes, steps, planned);
-    const clash = findOrderClash(asked.problem, wishes, steps, planned) ?? findClash(asked.problem, wishes, steps, planned);
+    const beside = { ...asked.problem, order: rulesBeside(asked.problem.order, wishes) };
+    const clash = findOrderClash(beside, wishes, steps, planned) ?? findClash(beside, wishes, steps, planned);
     if (!clash) return { wishes, clashes, problem };
     clashes.push(clash);
     const last = [...wishes].reverse().find((w) => clash.wishes.includes(w));

@@ -1,6 +1,5 @@
-import { reason, type Reason } from '../reasons/index.js';
-import { strainAfter } from '../strain/index.js';
-import { recoveryPerMinute } from '../strain/index.js';
+import type { Reason } from '../reasons/index.js';
+import { recoveryPerMinute, strainAfter } from '../strain/index.js';
 import type { BladeStop } from './blade-stops.js';
 import { whyBreak, whyHere } from './explain.js';
 import type { BuiltStep } from './make-step.js';
@@ -62,9 +61,7 @@ export function placeSteps(
           because: whyBreak(problem, solution.chosen, at, parts[i] ?? 0, built),
         })),
         bladeStops: stops.get(step.id) ?? [],
-        whyHere: problem.order.some((r) => r.rule === 'wish.place' && (r.first === step.id || r.then === step.id))
-          ? [reason('wish.place', {}, 0.9), ...whyHere(problem, solution, at, built)]
-          : whyHere(problem, solution, at, built),
+        whyHere: whyHere(problem, solution, at, built),
       },
     ];
   });

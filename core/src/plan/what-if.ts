@@ -63,15 +63,20 @@ export function whatIf(problem: PlanProblem, chosen: readonly ChosenStep[], step
   if (!then) return { place: to, before, would: undefined, says: [reason('if.impossible', { other }, 0.8)] };
   const run = simulate(problem, then.chosen);
   const would = { peak: run.peak, dose: run.dose, minutes: run.minutes };
-  const facts = {
-    other,
-    peak: Math.round(run.peak),
-    now: Math.round(now.peak),
-    dose: signed(Math.round(run.dose - now.dose)),
-    minutes: signed(Math.round((run.minutes - now.minutes) * 2) / 2),
+  const [peak, was] = [Math.round(run.peak), Math.round(now.peak)];
+  const dose = Math.round(run.dose - now.dose);
+  const minutes = Math.round((run.minutes - now.minutes) * 2) / 2;
+  const changes = [
+    peak === was ? '' : `strain peak ${peak} instead of ${was}`,
+    dose === 0 ? '' : `dose ${signed(dose)} point-minutes`,
+    minutes === 0 ? '' : `${signed(minutes)} min`,
+  ].filter((x) => x !== '');
+  return {
+    place: to,
+    before,
+    would,
+    says: [changes.length === 0 ? reason('if.same', { other }, 0.7) : reason('if.would', { other, changes: changes.join(', ') }, 0.7)],
   };
-  const same = Math.abs(run.peak - now.peak) < 0.5 && Math.abs(run.dose - now.dose) < 0.5 && Math.abs(run.minutes - now.minutes) < 0.5;
-  return { place: to, before, would, says: [reason(same ? 'if.same' : 'if.would', facts, 0.7)] };
 }
 
 /** `signed(3) // => '+3'` */

@@ -6,7 +6,8 @@ import type { OrderRule, PlanProblem } from './model.js';
 /** What a groomer has fixed by hand. */
 export type PlanWish =
   | { readonly kind: 'place'; readonly step: Activity; readonly after?: Activity | undefined; readonly before?: Activity | undefined }
-  | { readonly kind: 'require' | 'forbid'; readonly step: Activity }
+  | { readonly kind: 'require'; readonly step: Activity }
+  | { readonly kind: 'forbid'; readonly step: Activity }
   | { readonly kind: 'minutes'; readonly step: Activity; readonly minutes: number }
   | { readonly kind: 'hold'; readonly step: Activity; readonly hold: HoldId };
 
@@ -43,6 +44,18 @@ export function wishRequires(wish: PlanWish, steps: readonly Pick<BuiltStep, 'id
   return named.flatMap((id) => (id !== undefined && steps.some((s) => s.id === id) ? [id] : []));
 }
 
+/** Rules that are a preference of the house or the planner: a groomer who puts a step elsewhere overrules them. */
+const PREFERENCES: readonly OrderRule['rule'][] = ['order.easy_first', 'order.important_first', 'order.trigger_last'];
+
+/** Whether a rule gives way to a place fixed by hand. */
+export const isPreference = (rule: OrderRule): boolean => PREFERENCES.includes(rule.rule);
+
+/** The order rules that stand beside the wishes: preferences about steps that were placed by hand fall. */
+export function rulesBeside(order: readonly OrderRule[], wishes: readonly PlanWish[]): OrderRule[] {
+  const placed = new Set<string>(wishes.flatMap((w) => (w.kind === 'place' ? [w.step, w.after ?? '', w.before ?? ''] : [])));
+  return order.filter((r) => !isPreference(r) || !(placed.has(r.first) || placed.has(r.then)));
+}
+
 /**
  * The problem with the wishes in it.
  * @param planned steps of the plan without wishes: a fixed place insists only on those
@@ -56,7 +69,7 @@ export function withWishes(
   const required = wishes.flatMap((w) => wishRequires(w, steps).filter((id) => w.kind === 'require' || planned.has(id)));
   return {
     ...problem,
-    order: [...problem.order, ...wishes.flatMap((w) => wishRules(w, steps))],
+    order: [...rulesBeside(problem.order, wishes), ...wishes.flatMap((w) => wishRules(w, steps))],
     required: [...new Set([...(problem.required ?? []), ...required])],
   };
 }

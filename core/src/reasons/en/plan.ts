@@ -108,7 +108,7 @@ export const PLAN_RULES = {
   // What if
   'if.rule': rule('Not possible: “{first}” comes before “{then}”.', COMPUTED),
   'if.impossible': rule('Before {other} no choice of breaks keeps the limits of strain, standing and time.', COMPUTED),
-  'if.would': rule('Before {other}: peak {peak} instead of {now}, dose {dose} point-minutes, {minutes} min.', COMPUTED),
+  'if.would': rule('Before {other}: {changes}.', COMPUTED),
   'if.same': rule('Before {other}: strain and time stay the same.', COMPUTED),
   // From here
   'now.running': rule('It is being done now.', COMPUTED),

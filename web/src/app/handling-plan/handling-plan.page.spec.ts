@@ -15,20 +15,87 @@ describe('HandlingPlanPage', () => {
 
   it('shows each step with minutes, hold and blade, and opens it to its reasons', async () => {
     const steps = [...visit.host.querySelectorAll<HTMLButtonElement>('button.step')];
-    expect(steps.length).toBe(4);
+    expect(steps.length).toBe(6);
     const nails = steps.find((s) => s.textContent?.includes('Nails'));
     expect(nails?.textContent).toMatch(/about \d+ min \(\d+ to \d+\)/);
     nails?.click();
     await visit.fixture.whenStable();
-    expect(visit.host.querySelector('.detail')?.textContent).toContain('The left hip is stiff');
-    expect(visit.host.querySelector('.detail')?.textContent).toContain('common practice, no source');
+    expect(visit.host.querySelector('man-step-detail')?.textContent).toContain('The left hip is stiff');
+    expect(visit.host.querySelector('man-step-detail')?.textContent).toContain('common practice, no source');
   });
 
   it('draws the predicted strain with its steps', async () => {
     visit.host.style.width = '900px';
     document.body.append(visit.host);
-    await visit.until(() => visit.host.querySelectorAll('man-strain-ribbon .step').length === 4);
+    await visit.until(() => visit.host.querySelectorAll('man-strain-ribbon .step').length === 6);
     visit.host.remove();
+  });
+
+  it('draws the odds, the hazards before and after controls, and other ways', async () => {
+    await visit.until(() => visit.host.textContent?.includes('in time') === true);
+    await visit.click('Odds and hazards');
+    await visit.until(() => visit.host.querySelector('man-odds svg rect') !== null);
+    expect(visit.host.querySelectorAll('man-hazard-grid td .cell').length).toBe(25);
+    const filled = [...visit.host.querySelectorAll<HTMLButtonElement>('man-hazard-grid button.cell:not([disabled])')];
+    expect(filled.length).toBeGreaterThan(2);
+    filled[0]?.click();
+    await visit.fixture.whenStable();
+    expect(visit.host.querySelector('man-hazard-grid')?.textContent).toContain('In this field');
+    await visit.click('Other ways');
+    await visit.until(() => visit.host.querySelectorAll('man-ways .way').length > 1);
+    expect(visit.host.querySelectorAll('man-ways .way').length).toBeLessThanOrEqual(4);
+    await visit.click(/^Plan it this way/);
+    await visit.until(() => visit.store.state().way !== 'as_asked' || visit.store.state().helperThere);
+  });
+
+  it('moves a step by hand, says the rule of a place that is forbidden, and takes it back', async () => {
+    const names = (): string[] => [...visit.host.querySelectorAll('button.step b')].map((b) => b.textContent?.trim() ?? '');
+    const at = (name: string): number => names().findIndex((n) => n.startsWith(name));
+    await visit.until(() => visit.host.querySelector('.grip') !== null);
+    const key = (name: string, by: 'ArrowUp' | 'ArrowDown'): void => {
+      visit.host
+        .querySelectorAll('button.step')
+        [at(name)]?.dispatchEvent(new KeyboardEvent('keydown', { key: by, altKey: true, bubbles: true }));
+    };
+    const first = names()[0] ?? '';
+    key(first, 'ArrowDown');
+    await visit.until(() => visit.store.state().wishes.length === 1 && at(first) === 1 && visit.host.querySelector('.grip') !== null);
+    expect(visit.host.querySelector('man-wish-strip')?.textContent).toContain('Against the plan without it');
+    key('Dry', 'ArrowUp');
+    await visit.fixture.whenStable();
+    expect(visit.host.querySelector('.refused')?.textContent).toContain('Not possible: “Towel” comes before “Dry”');
+    expect(visit.store.state().wishes.length).toBe(1);
+    visit.host.querySelector<HTMLButtonElement>('man-wish-strip .chip')?.click();
+    await visit.until(() => visit.store.state().wishes.length === 0);
+  });
+
+  it('explains a wish that cannot be met, and refuses minutes that are none', async () => {
+    await visit.store.record({ type: 'plan_wished', body: { wishes: [{ kind: 'place', step: 'bath', before: 'nails' }] } });
+    await visit.until(() => visit.host.textContent?.includes('Not possible together') === true);
+    expect(visit.host.querySelector('man-wish-strip .warn')?.textContent).toContain('“Nails” comes before “Bath: the body”');
+    await visit.until(() => visit.host.querySelector('input[type=number]') !== null);
+    const minutes = visit.host.querySelector<HTMLInputElement>('man-step-detail input[type=number]');
+    if (!minutes) throw new Error('no field for minutes');
+    minutes.value = '-3';
+    minutes.dispatchEvent(new Event('change'));
+    await visit.fixture.whenStable();
+    expect(visit.host.querySelector('man-step-detail [role=alert]')?.textContent).toContain('is not between 0.5 and 120 minutes');
+    expect(visit.store.state().wishes.length).toBe(1);
+  });
+
+  it('plans the rest from where the work stands', async () => {
+    await visit.click('Take it to the table');
+    await visit.until(() => visit.store.state().plan !== undefined);
+    const first = visit.store.state().plan?.steps[0]?.id;
+    if (!first) throw new Error('no step');
+    await visit.store.record({ type: 'work_started', body: {} });
+    await visit.store.record({ type: 'step_started', body: { step: first } });
+    await visit.store.record({ type: 'step_finished', body: { step: first, outcome: 'done', why: '' } });
+    await visit.until(
+      () => visit.host.textContent?.includes('from minute') === true && visit.host.querySelectorAll('button.step').length === 5,
+    );
+    expect(visit.host.textContent).toContain('Plan anew from now');
+    expect(visit.host.textContent).toContain('This plan is at the table.');
   });
 
   it('goes to the table with the sentences that were shown, and then waits for a change', async () => {

@@ -1,118 +1,225 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
-import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
-import { HOLDS, sayCap, type HoldId } from '@mansuet/core/holds';
+import { ACTIVITY_FACTS, withWish, type HelperWindow, type PlanInput, type PlanWay, type PlanWish } from '@mansuet/core/plan';
 import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
-import { bladeName } from '@mansuet/core/blades';
-import { planRecordOf } from '@mansuet/core/visit';
-import { BodyMap, type ZonePaint } from '../body-map/body-map';
-import { PlannerService, type Planned } from '../planner/planner.service';
+import { planRecordOf, recordFromHere } from '@mansuet/core/visit';
+import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
 import { VisitStore } from '../visit/visit-store';
-import { aboutMinutes } from '../wording/time';
+import { HazardGrid } from './hazard-grid';
+import { HelperTime } from './helper-time';
+import { OddsPanel } from './odds-panel';
+import { inPercent } from './say-odds';
+import { StepDetail } from './step-detail';
+import { StepList, type Placed } from './step-list';
+import { WAY_NAMES, WaysPanel } from './ways-panel';
+import { WishStrip } from './wish-strip';
 
 const SLOW_MS = 300;
+const VIEWS = ['steps', 'ways', 'odds'] as const;
+type View = (typeof VIEWS)[number];
+const VIEW_NAMES: Readonly<Record<View, string>> = { steps: 'Steps', ways: 'Other ways', odds: 'Odds and hazards' };
 
 /** The handling plan: what in which order, with which hold and blade, where the breaks lie, what is left for another day, and why. */
 @Component({
   selector: 'man-handling-plan',
-  imports: [StrainRibbon, BodyMap],
+  imports: [StrainRibbon, StepList, StepDetail, WishStrip, WaysPanel, OddsPanel, HazardGrid, HelperTime],
   templateUrl: './handling-plan.page.html',
   styleUrl: './handling-plan.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'onKey($event)' },
 })
 export class HandlingPlanPage {
   private readonly router = inject(Router);
   private readonly planner = inject(PlannerService);
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
+  private readonly list = viewChild(StepList);
 
   protected readonly planned = signal<Planned | undefined>(undefined);
+  /** What the plan in hand was asked with. */
+  protected readonly asked = signal<PlanInput | undefined>(undefined);
+  protected readonly odds = signal<NamedOdds | undefined>(undefined);
   protected readonly trouble = signal('');
   /** A search that takes longer than a moment is said, and can be ended. */
   protected readonly slow = signal(false);
   protected readonly opened = signal(0);
-  protected readonly holds = HOLDS;
-  protected readonly cap = sayCap;
+  protected readonly view = signal<View>('steps');
+  /** Asked again: the work has gone on meanwhile. */
+  private readonly again = signal(0);
+  protected readonly views = VIEWS;
+  protected readonly viewNames = VIEW_NAMES;
+  protected readonly wayNames = WAY_NAMES;
   protected readonly round = Math.round;
-  protected readonly about = aboutMinutes;
-  protected readonly zone = zoneLabel;
-  protected readonly blade = bladeName;
+  protected readonly percent = inPercent;
 
   protected readonly plan = computed(() => this.planned()?.plan);
+  protected readonly wishes = computed(() => this.store.state().wishes);
+  protected readonly mayChange = computed(() => this.session.may('plan') && !this.store.state().ended);
+  /** Minute of the work from which this plan goes on; 0 before it has begun. */
+  protected readonly from = computed(() => this.asked()?.now?.minute ?? 0);
+  protected readonly over = computed(() =>
+    (this.asked()?.now?.begun ?? [])
+      .filter((b) => b.status !== 'running')
+      .map((b) => `${ACTIVITY_FACTS[b.activity].label}${b.status === 'done' ? '' : ` (${b.status})`}`),
+  );
   /** The longest that the dog would be from going home safely, minutes. */
   protected readonly wayHome = computed(() => Math.ceil(Math.max(0, ...(this.plan()?.safeFinish ?? []).map((f) => f.minutes))));
-  protected readonly ribbonSteps = computed(() => this.plan()?.steps ?? []);
-  protected readonly step = computed(() => this.plan()?.steps[this.opened()]);
+  protected readonly curve = computed(() => (this.plan()?.curve ?? []).map((p) => ({ ...p, minute: p.minute + this.from() })));
+  protected readonly ribbonSteps = computed(() =>
+    (this.plan()?.steps ?? []).map((s) => ({
+      label: s.label,
+      from: s.from + this.from(),
+      to: s.to + this.from(),
+      breaks: s.breaks.map((b) => ({ from: b.from + this.from(), minutes: b.minutes })),
+    })),
+  );
+  protected readonly measured = computed(() => (this.from() > 0 ? (this.store.now()?.strain.points ?? []) : []));
+  protected readonly step = computed(() => this.plan()?.steps[this.opened()] ?? this.plan()?.steps[0]);
   protected readonly breaks = computed(() => this.plan()?.steps.flatMap((s) => s.breaks) ?? []);
-  protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
-    const map = new Map<ZoneId, ZonePaint>();
-    for (const z of this.store.state().feelOver.zones) map.set(z.zone, { grade: z.matGrade, skin: z.skin });
-    for (const m of this.store.state().feelOver.marks) map.set(m.zone, { ...map.get(m.zone), markMm: m.lengthMm });
-    for (const zone of this.step()?.zones ?? []) map.set(zone, { ...map.get(zone), lit: true });
-    return map;
-  });
 
   constructor() {
     effect(() => {
-      const input = this.store.planInput();
-      if (!input) return;
-      const timer = setTimeout(() => this.slow.set(true), SLOW_MS);
-      this.planner
-        .plan(input)
-        .then(
-          (planned) => {
-            this.planned.set(planned);
-            this.trouble.set('');
-          },
-          (error: unknown) =>
-            this.trouble.set(
-              error instanceof Error && error.message === 'cancelled'
-                ? 'The search was ended. Change something, or open this page again.'
-                : 'The plan could not be made. Load the page again; nothing entered is lost.',
-            ),
-        )
-        .finally(() => {
-          clearTimeout(timer);
-          this.slow.set(false);
-        });
+      if (!this.store.planInput()) return;
+      this.again();
+      const input = untracked(() => this.store.planInputNow());
+      if (input) untracked(() => this.ask(input));
     });
+  }
+
+  private ask(input: PlanInput): void {
+    this.asked.set(input);
+    this.odds.set(undefined);
+    const timer = setTimeout(() => this.slow.set(true), SLOW_MS);
+    const isLatest = (): boolean => this.asked() === input;
+    this.planner
+      .plan(input, (found) => {
+        if (isLatest()) this.planned.set(found);
+      })
+      .then(
+        (planned) => {
+          if (!isLatest()) return;
+          this.planned.set(planned);
+          this.opened.update((o) => Math.max(0, Math.min(o, planned.plan.steps.length - 1)));
+          this.trouble.set('');
+          this.drawOdds(input);
+        },
+        (error: unknown) => {
+          if (!isLatest()) return;
+          this.trouble.set(
+            error instanceof Error && error.message === 'cancelled'
+              ? 'The search was ended. Change something, or open this page again.'
+              : 'The plan could not be made. Load the page again; nothing entered is lost.',
+          );
+        },
+      )
+      .finally(() => {
+        clearTimeout(timer);
+        if (isLatest()) this.slow.set(false);
+      });
+  }
+
+  private drawOdds(input: PlanInput): void {
+    this.planner.ask({ kind: 'odds', input }).then(
+      (odds) => {
+        if (this.asked() === input) this.odds.set(odds);
+      },
+      () => this.trouble.set('The odds could not be worked out; the plan stands.'),
+    );
   }
 
   /** Whether the plan that follows from the findings now is another one than the one at the table. */
   protected readonly differs = computed(() => {
     const plan = this.plan();
     const taken = this.store.state().plan;
+    const over = this.asked()?.now?.begun.filter((b) => b.status !== 'running') ?? [];
+    // A step that runs has fewer minutes left than it was planned for: that alone is no change.
+    const running = this.asked()?.now?.begun.find((b) => b.status === 'running')?.activity;
     const key = (steps: readonly { id: string; hold: string; minutes: number }[]): string =>
-      steps.map((s) => `${s.id} ${s.hold} ${s.minutes}`).join(', ');
+      steps
+        .filter((s) => !over.some((b) => b.activity === s.id))
+        .map((s) => `${s.id} ${s.hold} ${s.id === running ? '' : s.minutes}`)
+        .join(', ');
     return plan !== undefined && taken !== undefined && key(planRecordOf(plan).steps) !== key(taken.steps);
   });
 
-  protected async replace(): Promise<void> {
-    const plan = this.plan();
-    if (!plan) return;
-    await this.store.record({ type: 'plan_accepted', body: { plan: planRecordOf(plan) } });
+  protected async take(): Promise<void> {
+    if (!this.store.state().plan) await this.accept();
     await this.router.navigate(['/visits', this.store.visitId(), 'work']);
+  }
+  protected async replace(): Promise<void> {
+    await this.accept();
+    await this.router.navigate(['/visits', this.store.visitId(), 'work']);
+  }
+  private async accept(): Promise<void> {
+    const plan = this.plan();
+    const now = this.asked()?.now;
+    const taken = this.store.state().plan;
+    if (!plan) return;
+    const record = now && taken ? recordFromHere(taken, plan, now) : planRecordOf(plan);
+    await this.store.record({ type: 'plan_accepted', body: { plan: record } });
+  }
+
+  protected wish(wish: PlanWish): void {
+    void this.setWishes(withWish(this.wishes(), wish));
+  }
+  /** Back on today's plan: a step left out by hand is no longer, another one is insisted on. */
+  protected today(step: PlanWish['step']): void {
+    const leftOut = this.wishes().find((w) => w.kind === 'forbid' && w.step === step);
+    if (leftOut) this.takeBack(leftOut);
+    else this.wish({ kind: 'require', step });
+  }
+  protected put(placed: Placed): void {
+    this.wish({ kind: 'place', ...placed });
+  }
+  protected takeBack(wish: PlanWish): void {
+    void this.setWishes(this.wishes().filter((w) => w !== wish));
+  }
+  protected takeAllBack(): void {
+    void this.setWishes([]);
+  }
+  private async setWishes(wishes: readonly PlanWish[], way = this.store.state().way): Promise<void> {
+    await this.store.record({ type: 'plan_wished', body: { wishes: wishes.map((w) => ({ ...w })), way } });
+  }
+  protected async planBy(way: PlanWay): Promise<void> {
+    // A helper is there or not, whatever the plan: that is what the visit knows, and the plan follows.
+    if (way === 'with_helper') await this.helper(true, undefined);
+    else await this.setWishes(this.wishes(), way);
+    this.view.set('steps');
+  }
+  protected async helper(there: boolean, window: HelperWindow | undefined): Promise<void> {
+    const { items, wantedMm, sessionMinutes } = this.store.state().asked;
+    await this.store.record({
+      type: 'asked_changed',
+      body: {
+        asked: { items: [...items], wantedMm, sessionMinutes },
+        helperThere: there,
+        ...(window ? { helperMinutes: [window[0], window[1]] as [number, number] } : {}),
+      },
+    });
+  }
+  protected shift(by: number): void {
+    this.list()?.move(this.opened(), this.opened() + by);
   }
 
   protected say(reasons: readonly Reason[]): { text: string; source: string }[] {
     return reasons.map((r) => ({ text: sayReason(r), source: sourceOfReason(r) }));
   }
-  protected also(ids: readonly HoldId[]): string {
-    return ids.map((h) => ` + ${HOLDS[h].label}`).join('');
+  protected onKey(event: KeyboardEvent): void {
+    const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable], nz-select');
+    if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
+    const view = VIEWS[Number(event.key) - 1];
+    if (view) this.view.set(view);
+  }
+  protected anew(): void {
+    this.again.update((n) => n + 1);
   }
   protected cancel(): void {
     this.planner.cancel();
   }
   protected print(): void {
-    window.print();
-  }
-
-  protected async take(): Promise<void> {
-    const plan = this.plan();
-    if (!plan) return;
-    if (!this.store.state().plan) await this.store.record({ type: 'plan_accepted', body: { plan: planRecordOf(plan) } });
-    await this.router.navigate(['/visits', this.store.visitId(), 'work']);
+    this.view.set('steps');
+    setTimeout(() => window.print());
   }
 }

@@ -9,13 +9,35 @@ describe('PlannerService', () => {
     const planner = TestBed.inject(PlannerService);
     const first = planner.plan(INPUT);
     expect(planner.plan({ ...INPUT })).toBe(first);
-    expect((await first).plan.steps.map((s) => s.activity)).toEqual(['nails', 'bath', 'dry']);
+    expect((await first).plan.steps.map((s) => s.activity)).toEqual(['nails', 'bath', 'bath_head', 'towel', 'dry']);
   });
   it('ends a search that was cancelled, and can plan again', async () => {
     const planner = TestBed.inject(PlannerService);
     const asked = planner.plan(INPUT);
     planner.cancel();
     await expectAsync(asked).toBeRejectedWithError('cancelled');
-    expect((await planner.plan(INPUT)).plan.steps.length).toBe(3);
+    expect((await planner.plan(INPUT)).plan.steps.length).toBe(5);
+  });
+  it('draws the odds of a plan, with the names of what drives them', async () => {
+    const named = await TestBed.inject(PlannerService).ask({ kind: 'odds', input: INPUT });
+    expect(named?.odds.visits).toBe(10_000);
+    expect(named?.drivers.map((d) => d.label)).toContain('Nails');
+    expect(named?.odds.inTime.chance).toBeGreaterThan(0.5);
+  });
+  it('says what would be if a step came elsewhere', async () => {
+    const ifs = await TestBed.inject(PlannerService).ask({ kind: 'what_if', input: INPUT, step: 0 });
+    expect(ifs.map((w) => w.place)).toEqual([1, 2, 3, 4]);
+    expect(ifs[0]?.says.map((r) => r.rule)).toEqual(['if.rule', 'order.nails_before_bath']);
+  });
+  it('plans other ways that differ from the one in hand and from each other', async () => {
+    const asked = {
+      ...INPUT,
+      asked: { items: ['bath' as const, 'nails' as const, 'body_clip' as const, 'face' as const], wantedMm: 9, sessionMinutes: 140 },
+    };
+    const ways = await TestBed.inject(PlannerService).ask({ kind: 'ways', input: asked, atMost: 3 });
+    expect(ways.length).toBeGreaterThan(0);
+    expect(ways.length).toBeLessThanOrEqual(3);
+    expect(new Set(ways.map((w) => w.way)).size).toBe(ways.length);
+    expect(ways.map((w) => w.way)).toContain('welfare_only');
   });
 });

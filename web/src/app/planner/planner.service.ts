@@ -1,32 +1,48 @@
 import { Injectable } from '@angular/core';
-import type { HandlingPlan, PlanInput } from '@mansuet/core/plan';
+import type { PlanInput } from '@mansuet/core/plan';
+import type { AskedOfWorker, PlanAnswers, PlanQuestion, Planned, ToldByWorker } from './plan-talk';
 
-export interface Planned {
-  readonly plan: HandlingPlan;
-  /** Milliseconds in the worker. */
-  readonly ms: number;
-}
-interface WorkerAnswer extends Planned {
-  readonly id: number;
+export type { NamedOdds, Planned, PlannedWay } from './plan-talk';
+
+interface Waiting {
+  readonly done: (answer: PlanAnswers[PlanQuestion['kind']]) => void;
+  readonly fail: (error: Error) => void;
+  readonly found: ((planned: Planned) => void) | undefined;
 }
 
-/** Makes plans in a web worker. The same question is not asked twice. */
+/** Makes plans in a web worker, and answers questions about them there. The same plan is not asked for twice. */
 @Injectable({ providedIn: 'root' })
 export class PlannerService {
   private worker: Worker | undefined;
   private nextId = 1;
-  private readonly open = new Map<number, { done: (p: Planned) => void; fail: (e: Error) => void }>();
+  private readonly open = new Map<number, Waiting>();
   private latest: { key: string; planned: Promise<Planned> } | undefined;
 
-  plan(input: PlanInput): Promise<Planned> {
+  /** @param found told of a good plan while the search for a better one, or a proof, goes on */
+  plan(input: PlanInput, found?: (planned: Planned) => void): Promise<Planned> {
     const key = JSON.stringify(input);
-    if (this.latest?.key !== key) this.latest = { key, planned: this.ask(input) };
+    if (this.latest?.key !== key) this.latest = { key, planned: this.ask({ kind: 'plan', input }, found) };
     return this.latest.planned;
   }
 
   /** A plan beside the one in hand: asked for each time, so that comparing does not drop what is kept. */
   planBeside(input: PlanInput): Promise<Planned> {
-    return this.ask(input);
+    return this.ask({ kind: 'plan', input });
+  }
+
+  /** Odds, "what if" and other ways of a plan. */
+  ask<K extends PlanQuestion['kind']>(
+    question: Extract<PlanQuestion, { kind: K }>,
+    found?: (planned: Planned) => void,
+  ): Promise<PlanAnswers[K]> {
+    const worker = (this.worker ??= this.start());
+    const id = this.nextId++;
+    return new Promise<PlanAnswers[K]>((done, fail) => {
+      // The worker answers a question with an answer of its kind.
+      this.open.set(id, { done: (answer) => done(answer as PlanAnswers[K]), fail, found });
+      const asked: AskedOfWorker = { id, question };
+      worker.postMessage(asked);
+    });
   }
 
   /** Ends a search that takes too long; the next question starts a new worker. */
@@ -38,20 +54,20 @@ export class PlannerService {
     this.open.clear();
   }
 
-  private ask(input: PlanInput): Promise<Planned> {
-    const worker = (this.worker ??= this.start());
-    const id = this.nextId++;
-    return new Promise<Planned>((done, fail) => {
-      this.open.set(id, { done, fail });
-      worker.postMessage({ id, input });
-    });
-  }
-
   private start(): Worker {
     const worker = new Worker(new URL('./plan.worker', import.meta.url), { type: 'module' });
-    worker.addEventListener('message', ({ data }: MessageEvent<WorkerAnswer>) => {
-      this.open.get(data.id)?.done(data);
+    worker.addEventListener('message', ({ data }: MessageEvent<ToldByWorker>) => {
+      const waiting = this.open.get(data.id);
+      if (data.kind === 'found') {
+        waiting?.found?.(data.planned);
+        return;
+      }
       this.open.delete(data.id);
+      if (data.kind === 'done') waiting?.done(data.answer);
+      else {
+        this.latest = undefined;
+        waiting?.fail(new Error(data.message));
+      }
     });
     worker.addEventListener('error', (event) => {
       event.preventDefault();

@@ -6,6 +6,7 @@ import {
   effect,
   inject,
   input,
+  output,
   signal,
   viewChild,
   type OnDestroy,
@@ -46,6 +47,9 @@ export class StrainRibbon implements OnDestroy {
   readonly predicted = input<readonly PredictedPoint[]>([]);
   readonly measured = input<readonly RibbonPoint[]>([]);
   readonly steps = input<readonly RibbonStep[]>([]);
+  /** The step that is shown beside, and which one was pointed at. */
+  readonly opened = input<number | undefined>();
+  readonly pick = output<number>();
   /** Minute of now, when the work runs. */
   readonly now = input<number | undefined>();
 
@@ -169,7 +173,8 @@ export class StrainRibbon implements OnDestroy {
           .attr('width', Math.max(1, x(pause.from + pause.minutes) - x(pause.from)))
           .attr('y', top)
           .attr('height', 18);
-      const g = svg.append('g').attr('class', 'step');
+      const g = svg.append('g').attr('class', this.opened() === i ? 'step open' : 'step');
+      g.on('click', () => this.pick.emit(i));
       g.append('rect')
         .attr('x', x(step.from))
         .attr('width', Math.max(2, x(step.to) - x(step.from) - 1))

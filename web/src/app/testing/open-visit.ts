@@ -106,6 +106,7 @@ export async function openVisit<T>(
     salon,
     events,
     lastFound,
+    pace: [],
   };
   const db = new VisitDb(`spec-${crypto.randomUUID()}`);
   TestBed.configureTestingModule({

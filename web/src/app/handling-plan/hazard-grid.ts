@@ -1,0 +1,83 @@
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { zoneLabel } from '@mansuet/core/anatomy';
+import { likelihoodClass, riskBand, riskScore, type RegisterRow, type RiskBand } from '@mansuet/core/hazards';
+import { sayReason, type Reason } from '@mansuet/core/reasons';
+
+const CLASSES = [1, 2, 3, 4, 5] as const;
+/** From often to rare, as the grid is read from above. */
+const LIKELIHOODS = [
+  { value: 5, label: 'almost certain' },
+  { value: 4, label: 'likely' },
+  { value: 3, label: 'possible' },
+  { value: 2, label: 'unlikely' },
+  { value: 1, label: 'rare' },
+] as const;
+const SEVERITIES = ['negligible', 'minor', 'moderate', 'major', 'worst'] as const;
+const ROWS_SHOWN = 8;
+
+interface Cell {
+  readonly likelihood: number;
+  readonly severity: number;
+  readonly band: RiskBand;
+  readonly before: number;
+  readonly after: number;
+}
+
+/** The hazard register as a 5 × 5 grid: how many hazards lie in each cell before the plan's controls, and after them. */
+@Component({
+  selector: 'man-hazard-grid',
+  templateUrl: './hazard-grid.html',
+  styleUrl: './hazard-grid.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HazardGrid {
+  readonly register = input.required<readonly RegisterRow[]>();
+  protected readonly likelihoods = LIKELIHOODS;
+  protected readonly severities = SEVERITIES;
+  protected readonly zone = zoneLabel;
+  protected readonly picked = signal<{ likelihood: number; severity: number } | undefined>(undefined);
+
+  /** One line for each hazard and place; the same in several places counts as often. */
+  protected readonly grid = computed<readonly (readonly Cell[])[]>(() =>
+    LIKELIHOODS.map(({ value }) =>
+      CLASSES.map((severity) => ({
+        likelihood: value,
+        severity,
+        band: riskBand(riskScore(value, severity)),
+        before: this.register().filter((r) => r.severity === severity && likelihoodClass(r.before) === value).length,
+        after: this.register().filter((r) => r.severity === severity && likelihoodClass(r.after) === value).length,
+      })),
+    ),
+  );
+  protected readonly rows = computed(() => {
+    const picked = this.picked();
+    const of = picked
+      ? this.register().filter(
+          (r) =>
+            r.severity === picked.severity &&
+            (likelihoodClass(r.after) === picked.likelihood || likelihoodClass(r.before) === picked.likelihood),
+        )
+      : [...this.register()];
+    return of
+      .sort((a, b) => b.scoreAfter - a.scoreAfter || b.scoreBefore - a.scoreBefore || b.chanceToday - a.chanceToday)
+      .slice(0, ROWS_SHOWN);
+  });
+  protected readonly eased = computed(() => this.register().filter((r) => r.scoreAfter < r.scoreBefore).length);
+
+  protected pick(cell: Cell): void {
+    const now = this.picked();
+    this.picked.set(now?.likelihood === cell.likelihood && now.severity === cell.severity ? undefined : cell);
+  }
+  protected isPicked(cell: Cell): boolean {
+    return this.picked()?.likelihood === cell.likelihood && this.picked()?.severity === cell.severity;
+  }
+  protected say(cell: Cell, likelihood: string): string {
+    return `${likelihood}, ${SEVERITIES[cell.severity - 1] ?? ''} harm, ${cell.band} risk: ${cell.before} before controls, ${cell.after} after`;
+  }
+  protected sentences(reasons: readonly Reason[]): string {
+    return reasons.slice(0, 2).map(sayReason).join(' ');
+  }
+  protected chance(share: number): string {
+    return share < 0.001 ? 'under 0.1 %' : `${(share * 100).toFixed(1)} %`;
+  }
+}

@@ -1,0 +1,118 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import type { ZoneId } from '@mansuet/core/anatomy';
+import { bladeName } from '@mansuet/core/blades';
+import { HOLDS, HOLD_IDS, sayCap, type HoldId } from '@mansuet/core/holds';
+import type { PlanInput, PlanWish, PlannedStep, WhatIf } from '@mansuet/core/plan';
+import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
+import { BodyMap, type ZonePaint } from '../body-map/body-map';
+import { PlannerService } from '../planner/planner.service';
+import { VisitStore } from '../visit/visit-store';
+
+const CAUTIONS_FIRST = 2;
+const OTHERS_SHOWN = 5;
+
+/** One step of the plan: its cautions, hold and blade with reasons, why it lies here, what if it lay elsewhere, and what can be fixed. */
+@Component({
+  selector: 'man-step-detail',
+  imports: [BodyMap, FormsModule, NzInputModule, NzSelectModule],
+  templateUrl: './step-detail.html',
+  styleUrl: './step-detail.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepDetail {
+  private readonly planner = inject(PlannerService);
+  protected readonly store = inject(VisitStore);
+  readonly step = input.required<PlannedStep>();
+  readonly place = input.required<number>();
+  readonly count = input.required<number>();
+  readonly asked = input.required<PlanInput>();
+  readonly mayChange = input(false);
+  readonly wished = output<PlanWish>();
+  /** By how many places the step is moved. */
+  readonly shifted = output<number>();
+
+  protected readonly holds = HOLDS;
+  protected readonly cap = sayCap;
+  protected readonly blade = bladeName;
+  protected readonly round = Math.round;
+  protected readonly first = CAUTIONS_FIRST;
+  protected readonly whatIf = signal<readonly WhatIf[] | undefined>(undefined);
+  protected readonly trouble = signal('');
+  protected readonly minutesWrong = signal('');
+  /** Holds that this dog may be held by: those that were refused for it are not offered. */
+  protected readonly choices = computed(() => {
+    const refused = this.step().hold.rejected.map((r) => r.hold);
+    return HOLD_IDS.filter((h) => !refused.includes(h)).map((h) => ({ id: h, label: HOLDS[h].label }));
+  });
+  /** What else is known of the step: the reasons of its rate are said above. */
+  protected readonly others = computed(() =>
+    this.step()
+      .reasons.filter((r) => !this.step().rate.reasons.includes(r))
+      .slice(0, OTHERS_SHOWN),
+  );
+  protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
+    const map = new Map<ZoneId, ZonePaint>();
+    for (const z of this.store.state().feelOver.zones) map.set(z.zone, { grade: z.matGrade, skin: z.skin });
+    for (const m of this.store.state().feelOver.marks) map.set(m.zone, { ...map.get(m.zone), markMm: m.lengthMm });
+    for (const zone of this.step().zones) map.set(zone, { ...map.get(zone), lit: true });
+    return map;
+  });
+
+  constructor() {
+    // Another step, or another plan: what was asked of the last is over.
+    effect(() => {
+      this.step();
+      this.whatIf.set(undefined);
+      this.trouble.set('');
+      this.minutesWrong.set('');
+    });
+  }
+
+  protected say(reasons: readonly Reason[]): { text: string; source: string }[] {
+    return reasons.map((r) => ({ text: sayReason(r), source: sourceOfReason(r) }));
+  }
+  protected sentences(reasons: readonly Reason[]): string {
+    return reasons.map(sayReason).join(' ');
+  }
+  protected also(ids: readonly HoldId[]): string {
+    return ids.map((h) => ` + ${HOLDS[h].label}`).join('');
+  }
+  /** What cannot be, one line for all places that fail for the same reason. */
+  protected readonly ifs = computed(() => {
+    const lines: { places: number[]; text: string; possible: boolean }[] = [];
+    for (const w of this.whatIf() ?? []) {
+      const text = this.sentences(w.says);
+      const same = lines.find((l) => l.text === text && !l.possible && w.would === undefined);
+      if (same) same.places.push(w.place + 1);
+      else lines.push({ places: [w.place + 1], text, possible: w.would !== undefined });
+    }
+    return lines.map((l) => ({
+      ...l,
+      at: l.places.length > 1 ? `${l.places[0] ?? ''} to ${l.places.at(-1) ?? ''}` : `${l.places[0] ?? ''}`,
+    }));
+  });
+  protected async askWhatIf(): Promise<void> {
+    const step = this.step();
+    try {
+      const answer = await this.planner.ask({ kind: 'what_if', input: this.asked(), step: this.place() });
+      if (this.step() === step) this.whatIf.set(answer);
+    } catch {
+      this.trouble.set('That could not be worked out. Load the page again; nothing entered is lost.');
+    }
+  }
+  protected setMinutes(text: string): void {
+    const minutes = Number(text.replace(',', '.'));
+    const wrong = text.trim() === '' || !(minutes >= 0.5 && minutes <= 120);
+    this.minutesWrong.set(wrong ? `“${text}” is not between 0.5 and 120 minutes; the plan keeps ${this.step().minutes}.` : '');
+    if (!wrong && minutes !== this.step().minutes) this.wished.emit({ kind: 'minutes', step: this.step().activity, minutes });
+  }
+  protected setHold(hold: HoldId): void {
+    if (hold !== this.step().hold.hold) this.wished.emit({ kind: 'hold', step: this.step().activity, hold });
+  }
+  protected leaveOut(): void {
+    this.wished.emit({ kind: 'forbid', step: this.step().activity });
+  }
+}

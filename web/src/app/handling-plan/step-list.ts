@@ -1,0 +1,100 @@
+import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop, type CdkDragSortEvent } from '@angular/cdk/drag-drop';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
+import { NgIcon, provideIcons } from '@ng-icons/core';
+import { lucideGripVertical, lucidePin } from '@ng-icons/lucide';
+import { bladeName } from '@mansuet/core/blades';
+import { HOLDS, type HoldId } from '@mansuet/core/holds';
+import { isPreference, moved, rulesBroken, type HandlingPlan, type OrderRule, type PlanWish, type PlannedStep } from '@mansuet/core/plan';
+import { reason, sayReason, type Reason } from '@mansuet/core/reasons';
+import { aboutMinutes } from '../wording/time';
+
+/** A step that was put elsewhere: it comes after one step and before another. */
+export interface Placed {
+  readonly step: PlannedStep['activity'];
+  readonly after: PlannedStep['activity'] | undefined;
+  readonly before: PlannedStep['activity'] | undefined;
+}
+
+/** The steps in order, with their breaks. They can be dragged, or moved with Alt and the arrow keys; what a rule forbids is said. */
+@Component({
+  selector: 'man-step-list',
+  imports: [CdkDropList, CdkDrag, CdkDragHandle, NgIcon],
+  providers: [provideIcons({ lucideGripVertical, lucidePin })],
+  templateUrl: './step-list.html',
+  styleUrl: './step-list.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepList {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  readonly plan = input.required<HandlingPlan>();
+  readonly order = input.required<readonly OrderRule[]>();
+  readonly opened = input.required<number>();
+  readonly wishes = input<readonly PlanWish[]>([]);
+  readonly mayChange = input(false);
+  /** Minute of the visit at which this plan begins. */
+  readonly from = input(0);
+  readonly pick = output<number>();
+  readonly placed = output<Placed>();
+  readonly required = output<PlannedStep['activity']>();
+
+  /** Why the last drop was refused, or why the present place would be. */
+  protected readonly refused = signal('');
+  protected readonly steps = computed(() => this.plan().steps);
+  protected readonly holds = HOLDS;
+  protected readonly round = Math.round;
+  protected readonly about = aboutMinutes;
+  protected readonly blade = bladeName;
+
+  protected say(reasons: readonly Reason[]): string {
+    return reasons.map(sayReason).join(' ');
+  }
+  protected also(ids: readonly HoldId[]): string {
+    return ids.map((h) => ` + ${HOLDS[h].label}`).join('');
+  }
+  protected fixed(step: PlannedStep): boolean {
+    return this.wishes().some((w) => w.step === step.activity);
+  }
+  protected where(step: PlannedStep): string {
+    return step.standing ? step.post : step.post === 'lap' ? 'lap or side' : `${step.post}, off its feet`;
+  }
+
+  protected sorted(event: CdkDragSortEvent<unknown>): void {
+    this.refused.set(this.against(event.previousIndex, event.currentIndex));
+  }
+  protected dropped(event: CdkDragDrop<unknown>): void {
+    this.move(event.previousIndex, event.currentIndex);
+  }
+  /** Puts a step at another place, unless a rule forbids it. */
+  move(from: number, to: number): void {
+    if (from === to || to < 0 || to >= this.steps().length) return;
+    const against = this.against(from, to);
+    this.refused.set(against);
+    const step = this.steps()[from];
+    if (against !== '' || !step) return;
+    const order = moved(this.steps(), from, to);
+    this.placed.emit({ step: step.activity, after: order[to - 1]?.activity, before: order[to + 1]?.activity });
+  }
+  /** The rule that forbids a place, in words; empty when none does. */
+  private against(from: number, to: number): string {
+    const ids = moved(
+      this.steps().map((s) => s.id),
+      from,
+      to,
+    );
+    const rule = rulesBroken(
+      this.order().filter((r) => r.rule !== 'wish.place' && !isPreference(r)),
+      ids,
+    )[0];
+    if (!rule) return '';
+    const label = (id: string): string => this.steps().find((s) => s.id === id)?.label ?? id;
+    return this.say([reason('if.rule', { first: label(rule.first), then: label(rule.then) }), reason(rule.rule)]);
+  }
+
+  protected onKey(event: KeyboardEvent, at: number): void {
+    const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    if (event.altKey && this.mayChange()) this.move(at, at + by);
+    else this.host.querySelectorAll<HTMLButtonElement>('button.step')[at + by]?.focus();
+  }
+}

@@ -1,0 +1,69 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { sayReason } from '@mansuet/core/reasons';
+import type { PlanWish, WishClash, WishCost } from '@mansuet/core/plan';
+import { sayCost, sayWish } from './say-wish';
+
+/** What was fixed by hand, what it costs, and what could not be met. */
+@Component({
+  selector: 'man-wish-strip',
+  template: `@if (wishes().length > 0) {
+      <section class="told strip" aria-label="Fixed by hand">
+        <div class="row">
+          <b>By hand</b>
+          @for (w of wishes(); track $index) {
+            <button type="button" class="chip" [attr.aria-label]="'Take back: ' + say(w)" (click)="taken.emit(w)">
+              {{ say(w) }} <span aria-hidden="true">✕</span>
+            </button>
+          }
+          @if (wishes().length > 1) {
+            <button type="button" class="chip" (click)="allTaken.emit()">Take all back</button>
+          }
+        </div>
+        @if (cost(); as c) {
+          <p class="small">{{ sayCost(c) }}</p>
+        }
+      </section>
+    }
+    @for (c of clashes(); track $index) {
+      <section class="warn strip" role="alert">
+        <p>
+          <b>Not possible together: {{ sayAll(c) || 'what has to be done' }}</b>
+        </p>
+        @for (r of c.reasons; track $index) {
+          <p class="small">{{ sayReason(r) }}</p>
+        }
+        <p class="small">The plan is made without the latest of these. Take one back, or change what stands against it.</p>
+      </section>
+    }`,
+  styles: `
+    .strip + .strip {
+      margin-top: 8px;
+    }
+    .chip {
+      min-height: 48px;
+      background: var(--sheet);
+    }
+    p {
+      margin-top: 4px;
+    }
+    @media print {
+      .chip span {
+        display: none;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WishStrip {
+  readonly wishes = input.required<readonly PlanWish[]>();
+  readonly cost = input<WishCost | undefined>();
+  readonly clashes = input<readonly WishClash[]>([]);
+  readonly taken = output<PlanWish>();
+  readonly allTaken = output<void>();
+  protected readonly say = sayWish;
+  protected readonly sayCost = sayCost;
+  protected readonly sayReason = sayReason;
+  protected sayAll(c: WishClash): string {
+    return c.wishes.map(sayWish).join(' · ');
+  }
+}

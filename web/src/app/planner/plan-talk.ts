@@ -1,0 +1,46 @@
+import type { HandlingPlan, Odds, OrderRule, PlanInput, PlanWay, WhatIf } from '@mansuet/core/plan';
+
+/** What the page asks the worker. A question about a plan names its input; the worker keeps the latest plans. */
+export type PlanQuestion =
+  | { readonly kind: 'plan'; readonly input: PlanInput }
+  | { readonly kind: 'odds'; readonly input: PlanInput }
+  | { readonly kind: 'what_if'; readonly input: PlanInput; readonly step: number }
+  | { readonly kind: 'ways'; readonly input: PlanInput; readonly atMost: number };
+
+export interface Planned {
+  readonly plan: HandlingPlan;
+  /** The order rules of the plan, for a drop that is checked at once. */
+  readonly order: readonly OrderRule[];
+  /** Milliseconds in the worker. */
+  readonly ms: number;
+  /** The search goes on: a better plan may follow. */
+  readonly searching: boolean;
+}
+/** Odds with the names of what drives them. */
+export interface NamedOdds {
+  readonly odds: Odds;
+  readonly drivers: readonly { readonly label: string; readonly share: number }[];
+  readonly ms: number;
+}
+/** Another way to do the visit, planned and drawn like the one in hand. */
+export interface PlannedWay {
+  readonly way: PlanWay;
+  readonly plan: HandlingPlan;
+  readonly odds: Odds;
+}
+
+export interface PlanAnswers {
+  readonly plan: Planned;
+  readonly odds: NamedOdds | undefined;
+  readonly what_if: readonly WhatIf[];
+  readonly ways: readonly PlannedWay[];
+}
+
+export interface AskedOfWorker {
+  readonly id: number;
+  readonly question: PlanQuestion;
+}
+export type ToldByWorker =
+  | { readonly id: number; readonly kind: 'found'; readonly planned: Planned }
+  | { readonly id: number; readonly kind: 'done'; readonly answer: PlanAnswers[PlanQuestion['kind']] }
+  | { readonly id: number; readonly kind: 'failed'; readonly message: string };
