@@ -5,6 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium, type Browser, type Page } from 'playwright-core';
 import { build } from './build.js';
 import { PLAN_CASES } from './bench-cases.js';
+import { PICTURE, drawCost, solverRows, solverTable } from './bench-solver.js';
 import { Plain, ROOT, WEB_DIST } from './place.js';
 import { ensureDatabase, freePort, startCluster } from './postgres.js';
 import { environment } from './product.js';
@@ -53,8 +54,10 @@ export async function bench(): Promise<void> {
       await page.getByRole('button', { name: 'Rafael Quist' }).click();
       await page.locator('man-lead-tag a', { hasText: 'Nettle' }).waitFor();
       await planFigure(page);
+      await replanFigure(page);
       await tapFigure(page);
       await searchFigure(page, env);
+      await solverFigures(page);
     } finally {
       await browser?.close();
       process.kill(pid);
@@ -83,22 +86,24 @@ async function coreFigures(): Promise<void> {
   say(output.trim());
 }
 
-/** The built worker, asked as the page asks it. */
-async function planFigure(page: Page): Promise<void> {
+/** Milliseconds of each question to the built worker, asked five times each as the page asks it. */
+async function timesInWorker(page: Page, cases: readonly unknown[]): Promise<number[][]> {
   const worker = readdirSync(WEB_DIST).find((f) => /^worker-.*\.js$/.test(f));
   if (!worker) throw new Plain('No plan worker in web/dist. Build again.');
-  const times = await page.evaluate(
-    async ({ url, cases }) => {
+  return page.evaluate(
+    async ({ url, inputs }) => {
       const plan = new Worker(url, { type: 'module' });
       const ask = (id: number, input: unknown): Promise<number> =>
         new Promise((done) => {
           const from = performance.now();
-          plan.onmessage = () => done(performance.now() - from);
-          plan.postMessage({ id, input });
+          plan.onmessage = ({ data }: MessageEvent<{ kind: string }>) => {
+            if (data.kind === 'done') done(performance.now() - from);
+          };
+          plan.postMessage({ id, question: { kind: 'plan', input } });
         });
-      await ask(0, cases[0]);
+      await ask(0, inputs[0]);
       const out: number[][] = [];
-      for (const input of cases) {
+      for (const input of inputs) {
         const one: number[] = [];
         for (let i = 0; i < 5; i++) one.push(await ask(i, input));
         out.push(one);
@@ -106,14 +111,60 @@ async function planFigure(page: Page): Promise<void> {
       plan.terminate();
       return out;
     },
-    { url: `/${worker}`, cases: PLAN_CASES },
+    { url: `/${worker}`, inputs: [...cases] },
   );
+}
+
+async function planFigure(page: Page): Promise<void> {
+  const times = await timesInWorker(page, PLAN_CASES);
   const medians = times.map(median).sort((a, b) => a - b);
   row(
-    `a 12-step plan in the worker, ${medians.length} dogs: median; slowest dog`,
+    `a plan of 12 to 15 steps in the worker, ${medians.length} dogs: median; slowest dog`,
     'under 300 ms',
     `${Math.round(median(medians))} ms; ${Math.round(medians.at(-1) ?? 0)} ms`,
   );
+}
+
+/** The rest of a plan from the middle of the work: half of its steps are over. */
+async function replanFigure(page: Page): Promise<void> {
+  const cases = PLAN_CASES.map((input) => ({
+    ...input,
+    now: {
+      minute: 60,
+      strain: 22,
+      standingMinutes: 6,
+      standingTotalMinutes: 30,
+      workedMinutes: 45,
+      post: 'table',
+      begun: (['soak', 'crust', 'clip_tight_fragile', 'brush_mats', 'nails', 'sanitary', 'ears'] as const).map((activity) => ({
+        activity,
+        status: 'done',
+        minutes: 5,
+      })),
+    },
+  }));
+  const times = await timesInWorker(page, cases);
+  const medians = times.map(median).sort((a, b) => a - b);
+  row(
+    `the rest planned anew from here, ${medians.length} dogs: median; slowest dog`,
+    'under 150 ms',
+    `${Math.round(median(medians))} ms; ${Math.round(medians.at(-1) ?? 0)} ms`,
+  );
+}
+
+/** How the search grows with the steps, in the browser's worker, and beside an independent exact solver. */
+async function solverFigures(page: Page): Promise<void> {
+  const rows = await solverRows(page);
+  say(`\nThe solver in the worker, made-up visits (limit 2 s; picture: ${PICTURE})\n`);
+  say(solverTable(rows));
+  drawCost(rows);
+  const { code, output } = await run(process.execPath, ['--import', 'tsx', 'tools/bench-highs.ts'], {
+    env: { TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json') },
+  });
+  if (code !== 0) throw new Plain(`The comparison with HiGHS could not be made.\n${output}`);
+  say('\nBeside HiGHS 1.15.3 (WebAssembly, in Node), on linear special cases\n');
+  say('| case | ours | HiGHS | times as long | same optimum |\n| --- | --- | --- | --- | --- |');
+  say(output.trim());
 }
 
 const MANY_DOGS = 20_000;

@@ -19,8 +19,7 @@ export function recoveryPerMinute(halfLifeMinutes: number): number {
  * @example strainAfter(40, 0, 6, recoveryPerMinute(6)) // => 20
  */
 export function strainAfter(strain: number, ratePerMinute: number, minutes: number, k: number): number {
-  const decay = Math.exp(-k * minutes);
-  return Math.min(STRAIN_MAX, strain * decay + (ratePerMinute / k) * (1 - decay));
+  return Math.min(STRAIN_MAX, strain * Math.exp(-k * minutes) + (ratePerMinute / k) * -Math.expm1(-k * minutes));
 }
 
 /**
@@ -29,6 +28,7 @@ export function strainAfter(strain: number, ratePerMinute: number, minutes: numb
  * @example strainDoseAbove(30, 0, 100, 0.1, 30) // => 0
  */
 export function strainDoseAbove(strain: number, ratePerMinute: number, minutes: number, k: number, line: number): number {
+  if (k * minutes < HARDLY_DECAYS) return doseOfLine(strain, strain + ratePerMinute * minutes, minutes, line);
   const settles = ratePerMinute / k;
   const end = settles + (strain - settles) * Math.exp(-k * minutes);
   if (strain <= line && end <= line) return 0;
@@ -38,6 +38,17 @@ export function strainDoseAbove(strain: number, ratePerMinute: number, minutes: 
   const to = crosses && strain > line ? crossing : minutes;
   const area = settles * (to - from) + ((strain - settles) / k) * (Math.exp(-k * from) - Math.exp(-k * to)) - line * (to - from);
   return Math.max(0, area);
+}
+
+/** Below this share of decay over a stretch the curve is a straight line, and the closed form would lose its digits. */
+export const HARDLY_DECAYS = 1e-6;
+
+/** Area of a straight line above a level, in point-minutes. `doseOfLine(20, 40, 10, 30) // => 25` */
+export function doseOfLine(from: number, to: number, minutes: number, line: number): number {
+  if (from <= line && to <= line) return 0;
+  if (from >= line && to >= line) return ((from + to) / 2 - line) * minutes;
+  const above = Math.max(from, to) - line;
+  return (above * above * minutes) / (2 * Math.abs(to - from));
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { OrderKind, OrderRule, PlanProblem, SolverStep } from '../plan/index.js';
 
 /** A half-life so long that strain does not fall during a visit, minutes. */
-export const NO_RECOVERY_MINUTES = 1e7;
+export const NO_RECOVERY_MINUTES = 1e13;
 
 /** A problem in which nothing but what a special case is about can matter. */
 export function plainProblem(steps: readonly Partial<SolverStep>[], change: Partial<PlanProblem> = {}): PlanProblem {

@@ -1,4 +1,4 @@
-import { recoveryPerMinute, WATCH_AT } from '../../strain/index.js';
+import { HARDLY_DECAYS, WATCH_AT, doseOfLine, recoveryPerMinute } from '../../strain/index.js';
 import { POINT_MINUTES_PER_MINUTE, STRAIN_CEILING, changeMinutes, partsOf, type PlanProblem, type Station } from '../model.js';
 
 const EPS = 1e-9;
@@ -100,6 +100,7 @@ export function numbersOf(problem: PlanProblem): Numbers {
  */
 export function doseOf(from: number, to: number, rate: number, minutes: number, k: number): number {
   if (from <= WATCH_AT && to <= WATCH_AT) return 0;
+  if (k * minutes < HARDLY_DECAYS) return doseOfLine(from, to, minutes, WATCH_AT);
   if (from >= WATCH_AT && to >= WATCH_AT) return (rate * minutes - (to - from)) / k - WATCH_AT * minutes;
   const settles = rate / k;
   const crossing = Math.log((from - settles) / (WATCH_AT - settles)) / k;
