@@ -1,5 +1,5 @@
 import { reason, type Reason } from '../reasons/index.js';
-import type { ServiceItem } from './activities.js';
+import { ACTIVITY_FACTS, type ServiceItem } from './activities.js';
 import type { HandlingPlan } from './make-plan.js';
 import type { PlanInput, PlanWay } from './plan-input.js';
 
@@ -10,7 +10,12 @@ export const FOR_HEALTH: readonly ServiceItem[] = ['nails', 'sanitary', 'ears', 
 export function inputFor(way: PlanWay, input: PlanInput): PlanInput {
   if (way === 'with_helper') return { ...input, way, helperThere: true, helperWindows: undefined };
   if (way === 'welfare_only')
-    return { ...input, way, asked: { ...input.asked, items: input.asked.items.filter((i) => FOR_HEALTH.includes(i)) } };
+    return {
+      ...input,
+      way,
+      asked: { ...input.asked, items: input.asked.items.filter((i) => FOR_HEALTH.includes(i)) },
+      carriedOver: input.carriedOver?.filter((c) => ACTIVITY_FACTS[c.activity].tier === 'welfare'),
+    };
   return { ...input, way };
 }
 

@@ -4,6 +4,7 @@ export type TableAction =
   | { readonly kind: 'main' }
   | { readonly kind: 'pause' }
   | { readonly kind: 'undo' }
+  | { readonly kind: 'replan' }
   | { readonly kind: 'drawer'; readonly drawer: 'signals' | 'hold' | 'blade' | 'incident' | 'steps' | 'stop' | 'note' | 'keys' };
 
 /** Every action at the table has a key; this list is what `?` shows. */
@@ -21,6 +22,7 @@ export const KEYS: readonly { readonly key: string; readonly says: string; reado
   { key: 'b', says: 'blade: touch, swap, another one', action: { kind: 'drawer', drawer: 'blade' } },
   { key: 'i', says: 'incident', action: { kind: 'drawer', drawer: 'incident' } },
   { key: 'l', says: 'list of steps', action: { kind: 'drawer', drawer: 'steps' } },
+  { key: 'r', says: 'plan the rest anew from here', action: { kind: 'replan' } },
   { key: 'n', says: 'remark', action: { kind: 'drawer', drawer: 'note' } },
   { key: 'u', says: 'undo', action: { kind: 'undo' } },
   { key: '?', says: 'this list', action: { kind: 'drawer', drawer: 'keys' } },

@@ -249,6 +249,10 @@ export class TablePage {
   }
 
   private act(action: TableAction): void {
+    if (action.kind === 'replan') {
+      void this.toPlan();
+      return;
+    }
     if (action.kind === 'signal') {
       const signal = PAD_SIGNALS[action.place];
       if (signal && this.work()) this.see(signal);
