@@ -203,6 +203,35 @@ describe('solve', () => {
     );
   });
 
+  it('does not care what the steps are called', () => {
+    fc.assert(
+      fc.property(problems, (problem) => {
+        const called = (id: string): string => `z${9 - Number(id.slice(1))}`;
+        const rename = <T extends { first: string; then: string }>(r: T): T => ({ ...r, first: called(r.first), then: called(r.then) });
+        const renamed = {
+          ...problem,
+          steps: problem.steps.map((s) => ({ ...s, id: called(s.id) })),
+          order: problem.order.map(rename),
+          lags: (problem.lags ?? []).map(rename),
+        };
+        expect(comparePlans(solve(problem).value, solve(renamed).value)).toBe(0);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('has a plan when time is up before it knows which of many steps fit best', () => {
+    const steps = Array.from({ length: 20 }, (_, i) =>
+      step(`s${String(i).padStart(2, '0')}`, { minutes: 4 + (i % 5), worth: 1 + (i % 2), ratePerMinute: 2 + (i % 3) }),
+    );
+    const problem = aProblem({ steps, sessionMinutes: 70, totalStandingMinutes: 200 });
+    let ms = 0;
+    const found = solve(problem, { clock: () => (ms += 10), limitMs: 30 });
+    expect(found.chosen.length).toBeGreaterThan(3);
+    expect(simulate(problem, found.chosen).broken).toBeUndefined();
+    expect(found.proof).not.toBe('proven');
+  });
+
   it('puts welfare before what was asked for, and that before looks', () => {
     const steps = [
       step('looks', { tier: 'looks', minutes: 8, ratePerMinute: 0.5 }),

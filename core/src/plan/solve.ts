@@ -1,4 +1,4 @@
-import type { ChosenStep, PlanProblem } from './model.js';
+import { TIERS, type ChosenStep, type PlanProblem } from './model.js';
 import { worthOf, type PlanValue } from './objective.js';
 import { precedenceOf } from './precedence.js';
 import { simulate } from './simulate.js';
@@ -10,7 +10,7 @@ import { chosenSteps, grow, mannerOfSearch, startLabel, type Label } from './sol
 import { leastBurden } from './solver/least-burden.js';
 import { nearestOrder } from './solver/nearest-order.js';
 import { numbersOf, type Numbers } from './solver/numbers.js';
-import { searchOrder } from './solver/order-search.js';
+import { SAME_BURDEN, searchOrder } from './solver/order-search.js';
 import { SetsByWorth, compareWorth, worthOfSet } from './solver/sets-by-worth.js';
 import { stepCells } from './solver/step-cells.js';
 import { beforeOf, closedSetsOf, nearOrder, subProblem, type SubProblem } from './solver/sub-problem.js';
@@ -76,23 +76,78 @@ export function solve(asked: PlanProblem, options: SolveOptions = {}): Solution 
 
   for (let mask = sets.next(); mask !== undefined; mask = sets.next()) {
     if (best && compareWorth(worthOfSet(problem, mask), worthOfSet(problem, best.mask)) < 0) break;
-    const found = bestOfSet(subProblem(problem, mask), budget, best?.burden ?? Infinity, (chosen, value, bound) => {
+    const part = subProblem(problem, mask);
+    // Of sets that are worth the same, most are longer than the best one found needs to be.
+    const least = best ? leastBurden(numbersOf(part.problem)) : 0;
+    if (best && (least >= best.burden - SAME_BURDEN || budget.empty())) {
+      lowest = Math.min(lowest, least);
+      continue;
+    }
+    const found = bestOfSet(part, budget, best?.burden ?? Infinity, (chosen, value, bound) => {
       best = { mask: mask ?? 0, chosen, burden: value };
       options.onProgress?.(toSolution(gapOf(value, Math.min(lowest, bound)), sure ? 'within' : 'best_found'));
     });
     if (found === 'does_not_fit') continue;
-    if (found === 'unknown') {
+    if (found === 'unknown') sure = false;
+    else lowest = Math.min(lowest, found);
+    if (!best && budget.empty()) {
+      // Time is up and nothing fits yet: what does not fit is left out step by step, and nothing is claimed.
       sure = false;
-      // Time is up: what fits at once is taken, and nothing is claimed.
-      if (budget.empty() && best) break;
-      continue;
+      best = withoutTheLeast(problem, mask);
+      break;
     }
-    lowest = Math.min(lowest, found);
   }
+  if (sets.cut) sure = false;
   if (!best) return toSolution(0, required === 0 && sure ? 'proven' : sure ? 'impossible' : 'best_found');
   const gap = gapOf(best.burden, lowest);
   return toSolution(gap, !sure ? 'best_found' : gap < EPS ? 'proven' : 'within');
 }
+
+/**
+ * A plan when time is up before one was found: the least worthy steps are left out, one after the other with all that needs them, until
+ * the rest fits; then what was left out is put back, the most worthy first, where it still fits.
+ */
+function withoutTheLeast(problem: PlanProblem, from: number): Best | undefined {
+  const { requires, mustFollow } = precedenceOf(problem);
+  const byWorth = problem.steps
+    .map((s, i) => ({ i, tier: TIERS.indexOf(s.tier), worth: s.worth }))
+    .sort((a, b) => b.tier - a.tier || a.worth - b.worth || a.i - b.i);
+  const whole = (mask: number): number => {
+    let kept = mask;
+    for (let before = -1; before !== kept;) {
+      before = kept;
+      problem.steps.forEach((_, j) => {
+        const need = (requires[j] ?? 0) | (mustFollow[j] ?? 0);
+        if (kept & (1 << j) && (kept & need) !== need) kept &= ~(1 << j);
+      });
+    }
+    return kept;
+  };
+  const planOf = (mask: number): Best | undefined => {
+    const found: { best?: Best } = {};
+    const { problem: part } = subProblem(problem, mask);
+    if (!withinSums(part)) return undefined;
+    bestOfSet(subProblem(problem, mask), new Budget(IN_HURRY_LABELS), Infinity, (chosen, burden) => {
+      found.best = { mask, chosen, burden };
+    });
+    return found.best;
+  };
+  let mask = whole(from);
+  let best = planOf(mask);
+  for (const { i } of byWorth) {
+    if (best) break;
+    mask = whole(mask & ~(1 << i));
+    best = planOf(mask);
+  }
+  for (const { i } of [...byWorth].reverse()) {
+    if (!best || best.mask & (1 << i) || !(from & (1 << i))) continue;
+    const more = whole(best.mask | (1 << i));
+    if (more !== best.mask && more & (1 << i)) best = planOf(more) ?? best;
+  }
+  return best;
+}
+/** Labels of one try when time is up. */
+const IN_HURRY_LABELS = 3000;
 
 const gapOf = (value: number, bound: number): number => (value <= 0 ? 0 : Math.max(0, 1 - Math.min(bound, value) / value));
 

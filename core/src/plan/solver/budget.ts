@@ -23,16 +23,22 @@ export class Budget {
   spend(labels: number): boolean {
     this.looked += labels;
     const above = this.parent?.spend(labels) ?? true;
-    return !this.empty() && above;
+    if (this.looked > this.labels) this.stopped = true;
+    // The clock is read now and then: it is slower than a label.
+    if (this.looked >= this.nextLook) {
+      this.nextLook = this.looked + LABELS_PER_LOOK;
+      this.lookAtClock();
+    }
+    return above && !this.stopped;
   }
 
   empty(): boolean {
-    if (this.stopped) return true;
-    // The clock is read now and then: it is slower than a label.
-    const late = this.clock !== undefined && this.looked >= this.nextLook && this.clock() > this.untilMs;
-    if (this.looked >= this.nextLook) this.nextLook = this.looked + LABELS_PER_LOOK;
-    this.stopped = late || this.looked > this.labels || (this.parent?.empty() ?? false);
-    return this.stopped;
+    this.lookAtClock();
+    return this.stopped || (this.parent?.empty() ?? false);
+  }
+
+  private lookAtClock(): void {
+    if (this.clock && this.clock() > this.untilMs) this.stopped = true;
   }
 }
 

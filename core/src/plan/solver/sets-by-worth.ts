@@ -1,5 +1,5 @@
 import { WATCH_AT, STOP_AT, recoveryPerMinute } from '../../strain/index.js';
-import { CHANGEOVER_MINUTES, POSTS, STRAIN_CEILING, TIERS, type PlanProblem, type Post } from '../model.js';
+import { BREAK_STEP_MINUTES, CHANGEOVER_MINUTES, POSTS, STRAIN_CEILING, TIERS, type PlanProblem, type Post } from '../model.js';
 import type { Precedence } from '../precedence.js';
 
 /** Worth by tier: welfare, asked, looks. */
@@ -26,18 +26,26 @@ export function worthOfSet(problem: PlanProblem, mask: number): Worth {
   return worth;
 }
 
+/** Branches that are looked at for one worth, and sets of one worth that are kept, at most. Our defaults: about a tenth of a second. */
+const BRANCHES_AT_MOST = 1_000_000;
+const SETS_AT_MOST = 5000;
+
 /**
- * Sets of steps that could be done within the limits, the most worth first. What is
- * checked here is quick and never wrong about a set that can be done: the rules of what needs what, sums of minutes, the shortest
- * ways between places, and the rest that strain asks for. Whether an order exists is asked later.
+ * Sets of steps that could be done within the limits, the most worth first; of equal worth the shortest first. What is checked here is
+ * quick and never wrong about a set that can be done: the rules of what needs what, sums of minutes, the shortest ways between places,
+ * and the rest that strain asks for. Whether an order exists is asked later.
  *
- * Each next set is found by branch and bound: steps are taken or left, most worth first, and a branch ends when even all that is still
- * open and fits by minutes would not reach the best found.
+ * All sets of the next lower worth are found at once by branch and bound: steps are taken or left, the most worth for their minutes
+ * first, and a branch ends when even all that is still open and fits by minutes would not reach the best found.
  */
 export class SetsByWorth {
-  private readonly given = new Set<number>();
-  private readonly order: readonly number[];
+  /** It gave up somewhere: a set of more worth, or of the same, may be missing. */
+  cut = false;
+  private queue: number[] = [];
   private last: Worth | undefined;
+  private readonly order: readonly number[];
+  /** Whether the worths of a tier are whole numbers: then so is what can be had. */
+  private readonly whole: readonly boolean[];
 
   /** @param usable mask of the steps that may be in a set @param required mask of those that must be */
   constructor(
@@ -50,47 +58,46 @@ export class SetsByWorth {
       .map((s, i) => ({ i, tier: TIERS.indexOf(s.tier), worth: s.worth, minutes: s.minutes }))
       .sort((a, b) => a.tier - b.tier || b.worth / b.minutes - a.worth / a.minutes || a.i - b.i)
       .map((x) => x.i);
+    this.whole = TIERS.map((tier) => problem.steps.every((s) => s.tier !== tier || Number.isInteger(s.worth)));
   }
 
   /** The next set, or `undefined` when there is none left. */
   next(): number | undefined {
-    let best: { mask: number; worth: Worth } | undefined;
+    if (this.queue.length === 0) this.fill();
+    return this.queue.shift();
+  }
+
+  /** All sets of the best worth below the last one. */
+  private fill(): void {
     const { problem } = this;
     const steps = problem.steps;
-    const limit = Math.min(problem.sessionMinutes, problem.workMinutes);
     const last = this.last;
-    /** Worth that can still be had: what is taken, and of the open steps what fits by minutes, the last one in part. */
-    const reach = (at: number, minutes: number, standing: number, worth: Worth): Worth => {
-      const most: [number, number, number] = [worth[0], worth[1], worth[2]];
-      const left = [limit - minutes, limit - minutes, limit - minutes];
-      for (let i = at; i < this.order.length; i++) {
-        const index = this.order[i] ?? 0;
-        const step = steps[index];
-        if (!step || !(this.usable & (1 << index))) continue;
-        if (step.standing && standing + step.minutes > problem.totalStandingMinutes + EPS) continue;
-        const tier = TIERS.indexOf(step.tier);
-        const room = left[tier] ?? 0;
-        if (room <= 0) continue;
-        const share = Math.min(1, (room + EPS) / step.minutes);
-        most[tier] = (most[tier] ?? 0) + share * step.worth;
-        left[tier] = room - step.minutes;
-      }
-      return most;
-    };
+    let best: Worth | undefined;
+    let found: { mask: number; minutes: number }[] = [];
+    let branches = 0;
     const visit = (at: number, mask: number, minutes: number, standing: number, worth: Worth): void => {
-      const index = this.order[at];
-      if (index === undefined) {
-        if (this.given.has(mask) || (mask & this.required) !== this.required || !this.couldBeDone(mask, minutes)) return;
-        if (last && compareWorth(worth, last) > 0) return;
-        if (!best || compareWorth(worth, best.worth) > 0) best = { mask, worth };
+      if (++branches > BRANCHES_AT_MOST || found.length > SETS_AT_MOST) {
+        this.cut = true;
         return;
       }
-      if (best && compareWorth(reach(at, minutes, standing, worth), best.worth) <= 0) return;
+      const index = this.order[at];
+      if (index === undefined) {
+        if ((mask & this.required) !== this.required || !this.couldBeDone(mask, minutes)) return;
+        if (last && compareWorth(worth, last) >= 0) return;
+        const better = best ? compareWorth(worth, best) : 1;
+        if (better > 0) {
+          best = worth;
+          found = [];
+        }
+        if (better >= 0) found.push({ mask, minutes });
+        return;
+      }
+      if (best && compareWorth(this.reach(at, minutes, standing, worth), best) < 0) return;
       const step = steps[index];
       if (!step) return;
       const longer = minutes + step.minutes;
       const stands = standing + (step.standing ? step.minutes : 0);
-      if (this.usable & (1 << index) && longer <= limit + EPS && stands <= problem.totalStandingMinutes + EPS) {
+      if (this.usable & (1 << index) && longer <= this.limit() + EPS && stands <= problem.totalStandingMinutes + EPS) {
         const more: [number, number, number] = [worth[0], worth[1], worth[2]];
         const tier = TIERS.indexOf(step.tier);
         more[tier] = (more[tier] ?? 0) + step.worth;
@@ -99,10 +106,36 @@ export class SetsByWorth {
       if (!(this.required & (1 << index))) visit(at + 1, mask, minutes, standing, worth);
     };
     visit(0, 0, 0, 0, [0, 0, 0]);
-    if (!best) return undefined;
-    this.given.add(best.mask);
-    this.last = best.worth;
-    return best.mask;
+    this.last = best;
+    this.queue = found.sort((a, b) => a.minutes - b.minutes || a.mask - b.mask).map((f) => f.mask);
+  }
+
+  private limit(): number {
+    return Math.min(this.problem.sessionMinutes, this.problem.workMinutes);
+  }
+
+  /** Worth that can still be had: what is taken, and of the open steps what fits by minutes, the last one in part. */
+  private reach(at: number, minutes: number, standing: number, worth: Worth): Worth {
+    const { problem } = this;
+    const most: [number, number, number] = [worth[0], worth[1], worth[2]];
+    const left = [this.limit() - minutes, this.limit() - minutes, this.limit() - minutes];
+    for (let i = at; i < this.order.length; i++) {
+      const index = this.order[i] ?? 0;
+      const step = problem.steps[index];
+      if (!step || !(this.usable & (1 << index))) continue;
+      if (step.standing && standing + step.minutes > problem.totalStandingMinutes + EPS) continue;
+      const tier = TIERS.indexOf(step.tier);
+      const room = left[tier] ?? 0;
+      if (room <= 0) continue;
+      const share = Math.min(1, (room + EPS) / step.minutes);
+      most[tier] = (most[tier] ?? 0) + share * step.worth;
+      left[tier] = room - step.minutes;
+    }
+    // The order goes by worth for minutes, so what fits in part is the most that fits.
+    this.whole.forEach((whole, tier) => {
+      if (whole) most[tier] = Math.floor((most[tier] ?? 0) + SAME);
+    });
+    return most;
   }
 
   private couldBeDone(mask: number, minutes: number): boolean {
@@ -128,13 +161,18 @@ function leastEntry(to: Post): number {
 }
 
 /**
- * Minutes that no order of a set can be below: the work, one way into each place, and the time that strain needs to go. Strain obeys
+ * Minutes that no order of a set can be below: the work, one way into each place, the breaks that standing asks for where no other work
+ * lets the dog rest, and the time that strain needs to go. Strain obeys
  * dS/dt = r − kS, so `points + start − end = k·∫S dt`, and strain is never above the highest ceiling.
  */
 function leastMinutes(problem: PlanProblem, mask: number, work: number): number {
   const steps = problem.steps.filter((_, i) => mask & (1 << i));
   let minutes = work;
   for (const post of POSTS) if (post !== problem.startPost && steps.some((s) => s.post === post)) minutes += LEAST_ENTRY_MINUTES[post];
+  const standing = steps.reduce((sum, s) => sum + (s.standing ? s.minutes : 0), 0);
+  const stretches = Math.ceil(standing / problem.continuousStandingMinutes - EPS);
+  const rests = steps.filter((s) => !s.standing).length;
+  if (Number.isFinite(stretches)) minutes += Math.max(0, stretches - 1 - rests) * BREAK_STEP_MINUTES;
   const ceiling = steps.reduce((top, s) => Math.max(top, STRAIN_CEILING[s.tier]), WATCH_AT);
   const points = steps.reduce((sum, s) => sum + s.minutes * s.ratePerMinute, 0);
   const k = recoveryPerMinute(problem.halfLifeMinutes);
