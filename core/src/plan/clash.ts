@@ -1,7 +1,7 @@
 import { reason, type Reason } from '../reasons/index.js';
 import type { BuiltStep } from './make-step.js';
 import type { OrderRule, PlanProblem } from './model.js';
-import { canBeDone } from './solve.js';
+import { canBeDone } from './solve-in-order.js';
 import { smallestClash } from './smallest-clash.js';
 import { wishRequires, wishRules, type PlanWish } from './wishes.js';
 

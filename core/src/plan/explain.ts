@@ -2,7 +2,8 @@ import { reason, type Reason } from '../reasons/index.js';
 import type { BuiltStep } from './build-steps.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
-import { bearableAlone, solveInOrder, type Solution } from './solve.js';
+import type { Solution } from './solution.js';
+import { bearableAlone, solveInOrder } from './solve-in-order.js';
 
 /** Why a break lies where it lies: what would happen without it. */
 export function whyBreak(

@@ -4,6 +4,8 @@ export * from './model.js';
 export * from './simulate.js';
 export * from './objective.js';
 export * from './precedence.js';
+export * from './solution.js';
+export * from './solve-in-order.js';
 export * from './solve.js';
 export * from './rates.js';
 export * from './find-mat-work.js';

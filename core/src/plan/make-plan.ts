@@ -19,7 +19,8 @@ import { problemOf } from './problem-of.js';
 import { safeFinishOfPlan, type SafeFinishPoint } from './safe-finish-of-plan.js';
 import { secondVisitFor, type SecondVisit } from './second-visit.js';
 import { simulate } from './simulate.js';
-import { solve, type Solution, type SolveOptions } from './solve.js';
+import type { Solution } from './solution.js';
+import { solve, type SolveOptions } from './solve.js';
 import { rulesBeside, withWishes, type PlanWish } from './wishes.js';
 
 /** What the wishes of a groomer cost against the plan without them. */

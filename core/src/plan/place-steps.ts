@@ -5,7 +5,7 @@ import { whyBreak, whyHere } from './explain.js';
 import type { BuiltStep } from './make-step.js';
 import type { PlanProblem } from './model.js';
 import { simulate, type Simulated } from './simulate.js';
-import type { Solution } from './solve.js';
+import type { Solution } from './solution.js';
 
 export interface PlannedBreak {
   readonly from: number;

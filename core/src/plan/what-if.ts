@@ -2,7 +2,7 @@ import { reason, type Reason } from '../reasons/index.js';
 import type { BuiltStep } from './make-step.js';
 import type { ChosenStep, OrderRule, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
-import { solveInOrder } from './solve.js';
+import { solveInOrder } from './solve-in-order.js';
 
 /** What would be if a step came at another place of the order, at its best. */
 export interface WhatIf {

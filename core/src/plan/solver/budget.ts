@@ -43,3 +43,5 @@ export class Budget {
 }
 
 const LABELS_PER_LOOK = 256;
+/** Labels that a search may look at when it is not told: about a second or two. Our default. */
+export const LABEL_BUDGET = 1_000_000;

@@ -50,3 +50,21 @@ export function nearOrder(before: readonly number[], order: readonly number[], w
   });
   return near;
 }
+
+/** The same problem with its steps in the order of their ids. */
+export function byId(problem: PlanProblem): SubProblem {
+  const indices = problem.steps
+    .map((s, i) => ({ id: s.id, i }))
+    .sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0))
+    .map((x) => x.i);
+  return { indices, problem: { ...problem, steps: indices.flatMap((i) => problem.steps[i] ?? []) } };
+}
+
+/** Limits that depend only on which steps are done: total standing and total work. */
+export function withinSums(problem: PlanProblem): boolean {
+  const sum = (of: (s: PlanProblem['steps'][number]) => number): number => problem.steps.reduce((all, s) => all + of(s), 0);
+  return (
+    sum((s) => (s.standing ? s.minutes : 0)) <= problem.totalStandingMinutes + EPS && sum((s) => s.minutes) <= problem.workMinutes + EPS
+  );
+}
+const EPS = 1e-9;

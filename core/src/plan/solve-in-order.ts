@@ -1,0 +1,67 @@
+import type { PlanProblem } from './model.js';
+import { gapOf, solutionOf, type Solution } from './solution.js';
+import { NEAR_WIDTHS, anyOrder } from './solver/best-of-set.js';
+import { bestOrder } from './solver/best-order.js';
+import { Budget, LABEL_BUDGET } from './solver/budget.js';
+import { chosenSteps, grow, mannerOfSearch, startLabel } from './solver/labels.js';
+import { nearestOrder } from './solver/nearest-order.js';
+import { numbersOf } from './solver/numbers.js';
+import { beforeOf, byId, closedSetsOf, nearOrder, withinSums } from './solver/sub-problem.js';
+
+/**
+ * The best breaks for a fixed order; `undefined` when no choice of breaks keeps every limit.
+ * Used for "what if this came earlier", so that an order is always compared at its best.
+ */
+export function solveInOrder(asked: PlanProblem, order: readonly number[]): Solution | undefined {
+  const steps = order.flatMap((i) => asked.steps[i] ?? []);
+  const has = new Set(steps.map((s) => s.id));
+  const place = new Map(steps.map((s, i) => [s.id, i]));
+  const both = (r: { first: string; then: string }): boolean => has.has(r.first) && has.has(r.then);
+  const rules = asked.order.filter(both);
+  if (rules.some((r) => (place.get(r.first) ?? 0) > (place.get(r.then) ?? 0))) return undefined;
+  const problem: PlanProblem = { ...asked, steps, order: rules, lags: (asked.lags ?? []).filter(both) };
+  if (!withinSums(problem)) return undefined;
+  const before = steps.map((_, i) => (i === 0 ? 0 : 1 << (i - 1)));
+  const sets = closedSetsOf(problem, before);
+  if (typeof sets === 'string') return undefined;
+  const numbers = numbersOf(problem);
+  const budget = new Budget(LABEL_BUDGET);
+  const found = bestOrder({ numbers, sets, budget, below: Infinity, known: undefined, tableEntries: IN_ORDER_ENTRIES });
+  if (!found.label) return undefined;
+  const mask = order.reduce((m, i) => m | (1 << i), 0);
+  const chosen = chosenSteps(found.label).map((c) => ({ ...c, step: order[c.step] ?? c.step }));
+  return solutionOf(asked, chosen, mask, budget.looked, gapOf(found.burden, found.lowerBound), 'proven');
+}
+
+/** Whether all steps of a problem can be done within its limits, in some order with some breaks. */
+export function canBeDone(asked: PlanProblem): boolean {
+  const { problem } = byId(asked);
+  if (problem.steps.length === 0) return true;
+  if (!withinSums(problem)) return false;
+  const sets = closedSetsOf(problem);
+  if (sets === 'circle') return false;
+  const numbers = numbersOf(problem);
+  if (sets !== 'too_many') return typeof anyOrder(numbers, sets, new Budget(LABEL_BUDGET)) !== 'string';
+  const near = closedSetsOf(problem, nearOrder(beforeOf(problem), nearestOrder(numbers, beforeOf(problem)), NEAR_WIDTHS[0]));
+  return typeof near !== 'string' && typeof anyOrder(numbers, near, new Budget(LABEL_BUDGET)) !== 'string';
+}
+
+/** A fixed order has few sets; a small table is enough. */
+const IN_ORDER_ENTRIES = 6_000;
+
+/** Whether a rested dog could bear a step if it were the only one. If not, no plan can hold it: strain and fatigue only add. */
+export function bearableAlone(problem: PlanProblem, index: number): boolean {
+  const step = problem.steps[index];
+  if (!step) return false;
+  const { helperWindows: _always, ...rest } = problem;
+  const alone = numbersOf({
+    ...rest,
+    startStrain: 0,
+    startStandingMinutes: 0,
+    steps: [step],
+    order: [],
+    lags: [],
+    sessionMinutes: Infinity,
+  });
+  return grow(mannerOfSearch(alone, { timeOnly: true }), startLabel(alone), 1, 0, 0).length > 0;
+}

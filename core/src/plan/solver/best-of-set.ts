@@ -1,0 +1,100 @@
+import type { ChosenStep, PlanProblem } from '../model.js';
+import { bestOrder } from './best-order.js';
+import { boundTable } from './bound-table.js';
+import { Budget } from './budget.js';
+import type { ClosedSets } from './closed-sets.js';
+import { chosenSteps, mannerOfSearch, type Label } from './labels.js';
+import { leastBurden } from './least-burden.js';
+import { nearestOrder } from './nearest-order.js';
+import { numbersOf, type Numbers } from './numbers.js';
+import { searchOrder } from './order-search.js';
+import { stepCells } from './step-cells.js';
+import { beforeOf, closedSetsOf, nearOrder, type SubProblem } from './sub-problem.js';
+
+const EPS = 1e-9;
+/** Labels after which it is no longer asked whether one set of steps fits at all. */
+const FEASIBLE_LABELS = 60_000;
+const FEASIBLE_BEAM = 60;
+/** Steps that may change places when the orders are too many to list. */
+export const NEAR_WIDTHS = [6, 9] as const;
+
+/**
+ * The best order of exactly the steps of a set.
+ * @returns a burden that no order of the set is below; or that no order keeps the limits; or that this could not be found out
+ */
+export function bestOfSet(
+  { problem, indices }: SubProblem,
+  budget: Budget,
+  below: number,
+  onPlan: (chosen: readonly ChosenStep[], burden: number, lowerBound: number) => void,
+): number | 'does_not_fit' | 'unknown' {
+  if (problem.steps.length === 0) {
+    if (below > 0) onPlan([], 0, 0);
+    return 0;
+  }
+  const numbers = numbersOf(problem);
+  const tell = (label: Label, value: number, bound: number): void =>
+    onPlan(
+      chosenSteps(label).map((c) => ({ ...c, step: indices[c.step] ?? c.step })),
+      value,
+      bound,
+    );
+  const sets = closedSetsOf(problem);
+  if (sets === 'circle') return 'does_not_fit';
+  if (sets === 'too_many') return nearBest(problem, numbers, budget, below, tell);
+  const fits = anyOrder(numbers, sets, budget);
+  if (fits === 'does_not_fit' || fits === 'unknown') return fits;
+  return bestOrder({ numbers, sets, budget, below, known: fits, onPlan: tell }).lowerBound;
+}
+
+/** Some order of all steps that keeps every limit: the quickest that a beam finds, or the full search when the beam finds none. */
+export function anyOrder(numbers: Numbers, sets: ClosedSets, budget: Budget): Label | 'does_not_fit' | 'unknown' {
+  const cells = stepCells(numbers, sets.masks.length > 20_000 ? 12 : 24);
+  const minutes = boundTable(numbers, sets, { minutePrice: 1, dose: false, standingCells: 3, cells });
+  if (minutes.atStart > numbers.session + EPS) return 'does_not_fit';
+  const ask = (width: number, spend: Budget): ReturnType<typeof searchOrder> =>
+    searchOrder({
+      manner: mannerOfSearch(numbers, { minutePrice: 1, timeOnly: true }),
+      sets,
+      bounds: [{ table: minutes, dearer: 0 }],
+      minutes,
+      width,
+      budget: spend,
+    });
+  // A first plan is always looked for, even when time is up: a beam is short.
+  const quick = ask(FEASIBLE_BEAM, new Budget(Infinity));
+  if (quick.label) return quick.label;
+  if (!quick.cut) return 'does_not_fit';
+  const full = ask(Infinity, budget.part(FEASIBLE_LABELS));
+  return full.label ?? (full.cut ? 'unknown' : 'does_not_fit');
+}
+
+/** For more orders than can be listed: the best near an order put together step by step, with a bound that ignores the order. */
+function nearBest(
+  problem: PlanProblem,
+  numbers: Numbers,
+  budget: Budget,
+  below: number,
+  onPlan: (label: Label, burden: number, lowerBound: number) => void,
+): number | 'unknown' {
+  const before = beforeOf(problem);
+  const bound = leastBurden(numbers);
+  let order = nearestOrder(numbers, before);
+  let known: Label | undefined;
+  let at = below;
+  for (const width of NEAR_WIDTHS) {
+    const sets = closedSetsOf(problem, nearOrder(before, order, width));
+    if (typeof sets === 'string') break;
+    if (!known) {
+      const fits = anyOrder(numbers, sets, budget);
+      if (typeof fits === 'string') continue;
+      known = fits;
+    }
+    const found = bestOrder({ numbers, sets, budget, below: at, known, onPlan: (l, v) => onPlan(l, v, bound) });
+    if (!found.label) continue;
+    known = found.label;
+    at = found.burden;
+    order = chosenSteps(found.label).map((c) => c.step);
+  }
+  return known ? bound : 'unknown';
+}
