@@ -65,6 +65,25 @@ describe('the rest of the plan from here', () => {
     );
     expect(order(wet).slice(0, 3)).toEqual(['bath_head', 'towel', 'dry']);
   });
+  it('dries a wet dog even when the owner is there, the dog has stood its minutes, and strain is high', () => {
+    const late = makePlan(
+      anInput(
+        {
+          now: now({
+            minute: 155,
+            post: 'tub',
+            strain: 62,
+            standingTotalMinutes: 500,
+            workedMinutes: 130,
+            begun: [{ activity: 'bath', status: 'done', minutes: 9 }],
+          }),
+        },
+        known,
+      ),
+    );
+    expect(order(late).slice(0, 3)).toEqual(['bath_head', 'towel', 'dry']);
+    expect(late.steps[0]?.breaks.length).toBeGreaterThan(0);
+  });
   it('rests first when strain is high', () => {
     const high = makePlan(anInput({ now: now({ strain: 60 }) }, known));
     expect(high.steps[0]?.breaks.length ?? 0).toBeGreaterThan(0);

@@ -82,12 +82,19 @@ function withoutGround(steps: readonly BuiltStep[], left: readonly Activity[], a
   return needs;
 }
 
+/** Minutes of rest and ways that drying a strained dog may take beside its work, when the owner is due. Our default. */
+const REST_WHILE_WET_MINUTES = 30;
+
 /** The same problem from where the work stands: strain, clocks, place, and what of the limits is left. */
 export function problemFromHere(problem: PlanProblem, now: PlanNow): PlanProblem {
   const tired = 1 + problem.fatiguePerMinute * now.workedMinutes;
   const running = now.begun.find((b) => b.status === 'running')?.activity;
   const has = (id: string): boolean => problem.steps.some((s) => s.id === id);
-  const wet = now.begun.some((b) => b.status !== 'left' && BATHING.some((a) => a === b.activity));
+  const wet = has('dry') && now.begun.some((b) => b.status !== 'left' && BATHING.some((a) => a === b.activity));
+  // A wet dog is dried, whatever the clocks say: what that takes is always left.
+  const drying = wet ? problem.steps.filter((s) => BATHING.some((a) => a === s.id)) : [];
+  const dryingMinutes = drying.reduce((sum, s) => sum + s.minutes, 0);
+  const dryingStanding = drying.reduce((sum, s) => sum + (s.standing ? s.minutes : 0), 0);
   return {
     ...problem,
     steps: problem.steps.map((s) => ({ ...s, ratePerMinute: s.ratePerMinute * tired })),
@@ -104,9 +111,9 @@ export function problemFromHere(problem: PlanProblem, now: PlanNow): PlanProblem
     startStandingMinutes: now.standingMinutes,
     startPost: now.post,
     fatiguePerMinute: problem.fatiguePerMinute / tired,
-    totalStandingMinutes: Math.max(0, problem.totalStandingMinutes - now.standingTotalMinutes),
-    workMinutes: Math.max(0, problem.workMinutes - now.workedMinutes),
-    sessionMinutes: Math.max(0, problem.sessionMinutes - now.minute),
+    totalStandingMinutes: Math.max(dryingStanding, problem.totalStandingMinutes - now.standingTotalMinutes),
+    workMinutes: Math.max(dryingMinutes, problem.workMinutes - now.workedMinutes),
+    sessionMinutes: Math.max(wet ? dryingMinutes + REST_WHILE_WET_MINUTES : 0, problem.sessionMinutes - now.minute),
     ...(problem.helperWindows
       ? {
           helperWindows: problem.helperWindows

@@ -82,33 +82,23 @@ export function makePlan(input: PlanInput, options: SolveOptions = {}): Handling
   return planVisit(input, options)?.plan ?? nothingToday(input);
 }
 
-/** The plan with its problem; `undefined` for a dog that is not groomed today. */
-export function planVisit(input: PlanInput, options: SolveOptions = {}): VisitPlan | undefined {
+/**
+ * The plan with its problem; `undefined` for a dog that is not groomed today.
+ * @param onPlan told of a good plan while the search for a better one, or the proof, goes on
+ */
+export function planVisit(input: PlanInput, options: SolveOptions = {}, onPlan?: (plan: HandlingPlan) => void): VisitPlan | undefined {
   const asked = ready(input);
   if (!asked) return undefined;
   const { wishes, clashes, problem } = wishesThatHold(asked, options);
-  const solution = solve(problem, options);
-  return { built: asked.built.steps, problem, solution, plan: describe(input, asked, problem, solution, clashes, wishes, options) };
-}
-
-/** The best plan so far, while the search goes on: told as it gets better, described like the last one. */
-export function planWhileSearching(
-  input: PlanInput,
-  onPlan: (plan: HandlingPlan) => void,
-  options: SolveOptions = {},
-): VisitPlan | undefined {
-  const asked = ready(input);
-  if (!asked) return undefined;
-  const { wishes, clashes, problem } = wishesThatHold(asked, options);
-  let told = false;
+  let told = onPlan === undefined;
   const solution = solve(problem, {
     ...options,
     onProgress: (found) => {
+      options.onProgress?.(found);
       // The first good plan is worth describing at once; those after it come with the last.
-      if (!told && found.gap < GOOD_ENOUGH) {
-        told = true;
-        onPlan(describe(input, asked, problem, found, clashes, wishes, options));
-      }
+      if (told || found.gap >= GOOD_ENOUGH) return;
+      told = true;
+      onPlan?.(describe(input, asked, problem, found, clashes, wishes, options));
     },
   });
   return { built: asked.built.steps, problem, solution, plan: describe(input, asked, problem, solution, clashes, wishes, options) };

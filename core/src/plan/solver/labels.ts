@@ -1,5 +1,6 @@
 import { WATCH_AT } from '../../strain/index.js';
 import { BREAK_STEP_MINUTES, type ChosenStep } from '../model.js';
+import { helperThere } from '../simulate.js';
 import { doseOf, restDose, type Numbers } from './numbers.js';
 
 /** A way to have done some parts of steps: what matters for all that may follow, and where it came from. */
@@ -174,7 +175,7 @@ export function grow(m: Manner, from: Label, station: number, worked: number, in
           continue;
         }
         if (part === 0 && step.lagsIn.some((l) => (way.lags[l] ?? 0) > pause + EPS)) continue;
-        if (step.helper && !helperIsThere(numbers, way.minutes + pause, minutes)) continue;
+        if (step.helper && !helperThere(numbers.problem, way.minutes + pause, minutes)) continue;
         const workDose = m.timeOnly ? 0 : doseOf(rested, strain, rate, step.partMinutes, k);
         const burden =
           way.burden +
@@ -214,10 +215,6 @@ function passed(lags: readonly number[], minutes: number): readonly number[] {
 function opened(numbers: Numbers, label: Label, starts: readonly number[]): Label {
   if (starts.length === 0) return label;
   return { ...label, lags: label.lags.map((l, at) => (starts.includes(at) ? (numbers.lags[at]?.minutes ?? 0) : l)) };
-}
-
-function helperIsThere(numbers: Numbers, from: number, to: number): boolean {
-  return numbers.problem.helperWindows?.some(([open, close]) => from >= open - EPS && to <= close + EPS) ?? true;
 }
 
 /** The steps of a chain of labels, the first one first. */

@@ -5,7 +5,7 @@ import {
   isWorthOffering,
   makePlan,
   oddsOf,
-  planWhileSearching,
+  planVisit,
   waysWorthTrying,
   whatIfEverywhere,
   type Odds,
@@ -39,10 +39,8 @@ function answer(id: number, q: PlanQuestion): PlanAnswers[PlanQuestion['kind']] 
 
 function plan(id: number, input: PlanInput): Planned {
   const from = clock();
-  const visit = planWhileSearching(
-    input,
-    (found) => tell({ id, kind: 'found', planned: { plan: found, order: [], ms: clock() - from, searching: true } }),
-    { clock },
+  const visit = planVisit(input, { clock }, (found) =>
+    tell({ id, kind: 'found', planned: { plan: found, order: [], ms: clock() - from, searching: true } }),
   );
   keep(input, visit);
   return {
@@ -56,7 +54,7 @@ function plan(id: number, input: PlanInput): Planned {
 function visitOf(input: PlanInput, limitMs?: number): VisitPlan | undefined {
   const known = kept.get(JSON.stringify(input));
   if (known) return known;
-  const visit = planWhileSearching(input, () => undefined, limitMs === undefined ? { clock } : { clock, limitMs });
+  const visit = planVisit(input, limitMs === undefined ? { clock } : { clock, limitMs });
   keep(input, visit);
   return visit;
 }
