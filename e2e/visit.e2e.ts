@@ -65,7 +65,11 @@ test('the same by keyboard alone', async ({ page }) => {
   await signIn(page, 'imke');
   await bookDog(page, 'Hazel');
   const press = async (name: string | RegExp): Promise<void> => {
-    await page.getByRole('button', { name }).first().focus();
+    const button = page.getByRole('button', { name }).first();
+    // A button that is not yet enabled takes no focus, and Enter would press the one before it again.
+    await expect(button).toBeEnabled();
+    await button.focus();
+    await expect(button).toBeFocused();
     await page.keyboard.press('Enter');
   };
   await press('I have read it: feel over');
@@ -85,6 +89,7 @@ test('the same by keyboard alone', async ({ page }) => {
   while ((await open.count()) > 0) {
     const before = await open.count();
     await open.first().focus();
+    await expect(open.first()).toBeFocused();
     await page.keyboard.press('Enter');
     await expect(open).toHaveCount(before - 1);
   }

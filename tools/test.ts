@@ -34,6 +34,9 @@ export async function test(only: readonly string[]): Promise<number> {
   // Only browser tests whose name has these words: for work on one of them.
   const wanted = process.env['MANSUET_GREP'];
   const grep = wanted ? ['--grep', wanted] : [];
+  // Each of them several times: for one that fails now and then.
+  const times = process.env['MANSUET_REPEAT'];
+  const repeat = times ? ['--repeat-each', times] : [];
   const stages: Stage[] = [
     { name: 'format', go: () => run(bin('prettier'), ['--check', '.', '--log-level', 'warn'], NPX) },
     { name: 'lint', go: () => run(bin('eslint'), ['.'], NPX) },
@@ -46,7 +49,7 @@ export async function test(only: readonly string[]): Promise<number> {
     {
       name: 'browser',
       go: () =>
-        run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...grep], {
+        run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts', ...grep, ...repeat], {
           show: true,
           env: { ...serverEnv, FORCE_COLOR: '0' },
         }),
