@@ -1,4 +1,4 @@
-import { historyOf, replay, summarize, uuidV7, type Phase, type VisitEvent, type VisitSummary } from '@mansuet/core/visit';
+import { replay, summarize, uuidV7, type Phase, type VisitEvent, type VisitSummary } from '@mansuet/core/visit';
 
 import type { Database } from '@mansuet/server/database/database';
 import { addDog, addNote } from '@mansuet/server/dogs/dogs.repository';
@@ -7,7 +7,7 @@ import { DEMO_LOGINS } from '@mansuet/server/sign-in/demo-logins';
 import { appendEvents } from '@mansuet/server/visits/append-events';
 import { readDogFile } from '@mansuet/server/dogs/read-dog-file';
 import { searchDogs } from '@mansuet/server/search/search-dogs';
-import { readToday } from '@mansuet/server/visits/visits.repository';
+import { paceOfGroomer, readToday } from '@mansuet/server/visits/visits.repository';
 import { contactsOf, DEMO_DOGS, formOf, type DemoDog } from './dogs.js';
 import { pastFindings, TODAYS_FINDINGS } from './findings.js';
 import { PAST_INCIDENTS } from './past-incidents.js';
@@ -75,8 +75,8 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
           dogId,
           groomerId: groomer.staffId,
           trained: groomer.trained,
-          history: historyOf(summaries),
-          visitsBefore: visit,
+          past: [...summaries].reverse(),
+          pace: [],
           arrivesMs,
           findings: pastFindings(demo, random, lump),
           weighedKg: weightThen(demo, demo.visits - visit),
@@ -110,7 +110,7 @@ export async function loadToday(db: Database, who: Who, now: Date): Promise<numb
     });
     const hands = groomers.find((g) => g.name.startsWith(groomer)) ?? groomers[0];
     if (!file || !hands) continue;
-    const summaries = file.visits.map((v) => v.summary);
+    const pace = await db.inSalon(who.salonId, (trx) => paceOfGroomer(trx, hands.staffId));
     const events = tell(
       {
         demo,
@@ -118,8 +118,8 @@ export async function loadToday(db: Database, who: Who, now: Date): Promise<numb
         dogId: file.dogId,
         groomerId: hands.staffId,
         trained: hands.trained,
-        history: historyOf(summaries),
-        visitsBefore: summaries.length,
+        past: file.visits.map((v) => v.summary),
+        pace,
         arrivesMs: withinDay(now, minutesFromNow),
         findings: TODAYS_FINDINGS[name] ?? pastFindings(demo, random, undefined),
         until,

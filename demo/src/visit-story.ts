@@ -1,12 +1,22 @@
 import type { ZoneId } from '@mansuet/core/anatomy';
-import { dogFactsOf, type Mood } from '@mansuet/core/dogs';
+import type { Mood } from '@mansuet/core/dogs';
 import type { DogForm } from '@mansuet/core/contract';
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import { FEEL_AREAS, type LookedFinding, type LookedPart } from '@mansuet/core/feel-over';
 import type { IncidentKind, HarmDegree } from '@mansuet/core/incidents';
-import { makePlan, type ActivityHistory } from '@mansuet/core/plan';
+import { makePlan, type Pace } from '@mansuet/core/plan';
 import { bandOf, type SignalId } from '@mansuet/core/strain';
-import { planInputOf, planRecordOf, replay, workNow, type Phase, type PlannedStepRecord, type VisitEvent } from '@mansuet/core/visit';
+import {
+  planContextOf,
+  planInputOf,
+  planRecordOf,
+  replay,
+  workNow,
+  type Phase,
+  type PlannedStepRecord,
+  type VisitEvent,
+  type VisitSummary,
+} from '@mansuet/core/visit';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import { VisitWriter } from './visit-writer.js';
@@ -17,8 +27,10 @@ export interface Story {
   readonly dogId: string;
   readonly groomerId: string;
   readonly trained: boolean;
-  readonly history: readonly ActivityHistory[];
-  readonly visitsBefore: number;
+  /** Summaries of its earlier visits, the latest first. */
+  readonly past: readonly VisitSummary[];
+  /** How fast this groomer is. */
+  readonly pace: readonly Pace[];
   readonly arrivesMs: number;
   readonly findings: Findings;
   /** On the scale, kg; not weighed when left out. */
@@ -66,7 +78,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   if (story.until === 'feel_over') return w.events;
   feelOver(w, story);
   if (story.until === 'agree') return w.events;
-  const context = { dog: dogFactsOf(form, story.visitsBefore), history: story.history, breaks: [], trained: story.trained, today };
+  const context = planContextOf({ dog: form, trained: story.trained, today, pace: story.pace }, story.past);
   const input = planInputOf(replay(w.visitId, w.events), context);
   if (!input) return w.events;
   const plan = makePlan(input);

@@ -5,7 +5,7 @@ import { findFloorBreaches } from '../floors/index.js';
 import { leftByLooks, lookedEffects, sayLooked } from '../feel-over/index.js';
 import { vetOnly } from '../hazards/index.js';
 import { reason, type Reason } from '../reasons/index.js';
-import { ACTIVITY_FACTS, BATHING, SERVICE_ITEMS, sizeFactor, type Activity, type ServiceItem } from './activities.js';
+import { ACTIVITY_FACTS, BATHING, isFoundWork, SERVICE_ITEMS, sizeFactor, type Activity, type ServiceItem } from './activities.js';
 import { findMatWork, type MatWork } from './find-mat-work.js';
 import { makeStep, type BuiltStep, type StepExtra } from './make-step.js';
 import { clipsInTwo } from './order-rules.js';
@@ -54,8 +54,10 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     const zones = allZones.filter((z) => !spared.includes(z));
     if (zones.length === 0) return;
     const carried = input.carriedOver?.find((c) => c.activity === activity);
-    const because =
-      carried && !input.asked.items.some((i) => i === activity) ? [reason('step.carried_over', { from: carried.from }, 0.8)] : [];
+    const because = [
+      ...(carried && !input.asked.items.some((i) => i === activity) ? [reason('step.carried_over', { from: carried.from }, 0.8)] : []),
+      ...(isFoundWork(activity) ? notFeltToday(input, zones) : []),
+    ];
     const step = makeStep(activity, zones, extra.after ?? input, kinds, { ...extra, reasons: [...because, ...(extra.reasons ?? [])] });
     if (extra.needsConsent && refusesClip)
       notPlanned.push({ what: step.label, activity, zones, to: 'left', reasons: [reason('step.consent_refused', {}, 1)] });
@@ -193,6 +195,13 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     left,
     mats,
   );
+}
+
+/** Zones whose mat or crust is known from the last visit only. */
+function notFeltToday(input: PlanInput, zones: readonly ZoneId[]): Reason[] {
+  const old = (input.carriedZones ?? []).filter((c) => zones.includes(c.finding.zone));
+  const named = old.map((c) => zoneLabel(c.finding.zone)).join(', ');
+  return old[0] ? [reason('step.zone_carried', { zones: named, from: old[0].from }, 0.9)] : [];
 }
 
 /** What is asked for, and what the last visit left that can be asked for again. */

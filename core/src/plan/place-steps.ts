@@ -10,6 +10,8 @@ import type { Solution } from './solution.js';
 export interface PlannedBreak {
   readonly from: number;
   readonly minutes: number;
+  /** Minutes of the step's own work that come before it; 0 when the dog rests before the step begins. */
+  readonly after: number;
   readonly because: Reason;
 }
 
@@ -58,6 +60,7 @@ export function placeSteps(
         breaks: pauses.map((p, i) => ({
           from: p.from,
           minutes: c.breaks[parts[i] ?? 0] ?? p.to - p.from,
+          after: work.reduce((sum, w) => sum + (w.to <= p.from ? w.to - w.from : 0), 0),
           because: whyBreak(problem, solution.chosen, at, parts[i] ?? 0, built),
         })),
         bladeStops: stops.get(step.id) ?? [],

@@ -1,5 +1,5 @@
 import type { Blade, Guard } from '../blades/index.js';
-import type { DogFacts, FeelOver } from '../dogs/index.js';
+import type { DogFacts, FeelOver, ZoneFinding } from '../dogs/index.js';
 import type { FitVerdict, ToldItem } from '../fit/index.js';
 import type { HouseRules } from '../house-rules/index.js';
 import type { BreakSeen, SeenWork } from '../learning/index.js';
@@ -15,6 +15,13 @@ export type ActivityHistory = SeenWork<Activity>;
 /** Work that was left undone, and when. */
 export interface CarriedOver {
   readonly activity: Activity;
+  /** ISO date of the visit that left it. */
+  readonly from: string;
+}
+
+/** A mat or crust that was left undone, as it was felt then. */
+export interface CarriedZone {
+  readonly finding: ZoneFinding;
   /** ISO date of the visit that left it. */
   readonly from: string;
 }
@@ -66,6 +73,8 @@ export interface PlanInput {
   readonly pace?: readonly Pace[] | undefined;
   /** What the last visit left for this one. */
   readonly carriedOver?: readonly CarriedOver[] | undefined;
+  /** Findings among `feelOver` that are of the last visit: no hand has been there today. */
+  readonly carriedZones?: readonly CarriedZone[] | undefined;
   /** What the groomer has fixed by hand. */
   readonly wishes?: readonly PlanWish[] | undefined;
   /** Where the work stands, when the rest of it is planned anew. */

@@ -41,6 +41,8 @@ const plannedStep = z.strictObject({
   minutes,
   minutesRange: z.tuple([minutes, minutes]),
   breakMinutes: z.array(minutes),
+  /** Minutes of the step's own work before each break, 0 for one before it begins; left out by versions that did not say. */
+  breakAfter: z.array(minutes).optional(),
   ratePerMinute: z.number().min(0),
   hold: z.enum(HOLD_IDS),
   also: z.array(z.enum(HOLD_IDS)),
@@ -66,6 +68,7 @@ const plan = z.strictObject({
       why: z.array(z.string().max(400)),
       /** Left out by versions that did not carry undone work over. */
       activity: z.enum(ACTIVITIES).optional(),
+      zones: z.array(z.enum(ZONE_IDS)).optional(),
     }),
   ),
   secondVisitWeeks: z.number().min(0).nullable(),

@@ -2,6 +2,7 @@ import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
 import { BOOKED, START, VISIT, eventsOf } from '../testing/visit-events.js';
 import {
+  breaksOfStep,
   carriedOverFrom,
   paceOf,
   planInputOf,
@@ -65,6 +66,27 @@ describe('planNowOf', () => {
   it('is nothing before the work and after it', () => {
     expect(planNowOf(replay(VISIT, eventsOf([[0, BOOKED]])), START)).toBeUndefined();
     expect(planNowOf(visit([1, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }]), at(2))).toBeUndefined();
+  });
+});
+
+describe('the breaks of a planned step', () => {
+  // It stands ten minutes at most, and the bath of a dog this heavy takes longer.
+  const plan = makePlan(
+    anInput({ asked: { items: ['bath'], wantedMm: 9, sessionMinutes: 150 } }, { standingSeenMinutes: 10, weightKg: 30 }),
+  );
+  const bath = plan.steps.find((s) => s.activity === 'bath');
+  const record = planRecordOf(plan).steps.find((s) => s.id === 'bath');
+  it('say after how many minutes of its work they come', () => {
+    expect(bath?.minutes ?? 0).toBeGreaterThan(10);
+    const inside = bath?.breaks.find((b) => b.after > 0);
+    expect(inside?.after).toBeLessThanOrEqual(10);
+    expect(inside?.from).toBeCloseTo((bath?.from ?? 0) + (inside?.after ?? 0), 6);
+    expect(record && breaksOfStep(record)).toEqual(bath?.breaks.map((b) => ({ minutes: b.minutes, after: b.after })));
+  });
+  it('come before it in records that do not say', () => {
+    if (!record) throw new Error('the bath is planned');
+    const { breakAfter: _, ...old } = record;
+    expect(breaksOfStep({ ...old, breakMinutes: [5] })).toEqual([{ minutes: 5, after: 0 }]);
   });
 });
 

@@ -1,90 +1,6 @@
-import { BLADES, GUARDS, type Blade, type Guard } from '../blades/index.js';
-import type { DogFacts } from '../dogs/index.js';
-import { CONTACT_MINUTES, fitToGroom, type FitResult } from '../fit/index.js';
-import { HOUSE_DEFAULTS, type HouseRules } from '../house-rules/index.js';
-import type { BreakSeen } from '../learning/index.js';
-import type { ActivityHistory, CarriedOver, HandlingPlan, Pace, PlanInput, PlanNow, TimeSeen } from '../plan/index.js';
+import type { HandlingPlan, PlanNow } from '../plan/index.js';
 import { sayReason } from '../reasons/index.js';
 import type { PlanRecord } from './events.js';
-import type { VisitState } from './state.js';
-
-export interface PlanContext {
-  readonly dog: DogFacts;
-  readonly history: readonly ActivityHistory[];
-  /** Watched breaks of earlier visits. */
-  readonly breaks: readonly BreakSeen[];
-  /** The groomer is trained with #30 and closer. */
-  readonly trained: boolean;
-  /** The salon's own answers and tools; our defaults and the nominal set while it has not said. */
-  readonly house?: HouseRules;
-  readonly drawer?: readonly Blade[];
-  readonly guards?: readonly Guard[];
-  /** ISO date. */
-  readonly today: string;
-  readonly times?: readonly TimeSeen[];
-  readonly pace?: readonly Pace[];
-  readonly carriedOver?: readonly CarriedOver[];
-}
-
-/** The dog of the file with what the scale and the hands say today: what is felt comes before what is written. */
-export function dogAsFelt(state: Pick<VisitState, 'weightKg' | 'feelOver'>, dog: DogFacts): DogFacts {
-  const mouth = state.feelOver.looked?.mouth === 'no_front_teeth' && !dog.conditions.includes('no_front_teeth');
-  return {
-    ...dog,
-    ...(state.weightKg === undefined ? {} : { weightKg: state.weightKg }),
-    ...(mouth ? { conditions: [...dog.conditions, 'no_front_teeth' as const] } : {}),
-  };
-}
-
-/** Fit to groom, from the answers in the visit and the facts in the file. Unanswered questions hold the plan back. */
-export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResult | undefined {
-  return (
-    state.fit &&
-    fitToGroom({
-      dog: dogAsFelt(state, dog),
-      ...state.fit,
-      looked: state.feelOver.looked,
-      pelted: state.feelOver.zones.some((z) => z.matGrade === 4),
-      contactMinutes: CONTACT_MINUTES,
-      today,
-    })
-  );
-}
-
-/** Room when nobody read the thermometer, °C. Our default. */
-export const USUAL_ROOM_CELSIUS = 21;
-
-const REFUSABLE = ['close_clip', 'clip_off', 'muzzle'] as const;
-
-/** What the planner reads, from a visit and its context; `undefined` until the fit questions are answered. */
-export function planInputOf(state: VisitState, context: PlanContext): PlanInput | undefined {
-  const fit = fitOf(state, context.dog, context.today);
-  return (
-    fit && {
-      dog: dogAsFelt(state, context.dog),
-      feelOver: state.feelOver,
-      asked: state.asked,
-      history: context.history,
-      fit: fit.verdict,
-      helperThere: state.helperThere,
-      refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),
-      trained: context.trained,
-      breaks: context.breaks,
-      told: state.fit?.told ?? [],
-      roomCelsius: state.fit?.roomCelsius ?? USUAL_ROOM_CELSIUS,
-      house: context.house ?? HOUSE_DEFAULTS,
-      drawer: context.drawer ?? BLADES,
-      guards: context.guards ?? GUARDS,
-      today: context.today,
-      helperWindows: state.helperMinutes ? [state.helperMinutes] : undefined,
-      times: context.times,
-      pace: context.pace,
-      carriedOver: context.carriedOver,
-      wishes: state.wishes,
-      way: state.way,
-    }
-  );
-}
 
 const CURVE_POINTS = 240;
 
@@ -102,6 +18,7 @@ export function planRecordOf(plan: HandlingPlan): PlanRecord {
       minutes: s.minutes,
       minutesRange: [s.minutesRange[0], s.minutesRange[1]],
       breakMinutes: s.breaks.map((b) => b.minutes),
+      breakAfter: s.breaks.map((b) => b.after),
       ratePerMinute: s.rate.mean,
       hold: s.hold.hold,
       also: [...s.hold.also],
@@ -119,7 +36,7 @@ export function planRecordOf(plan: HandlingPlan): PlanRecord {
       what: n.what,
       to: n.to,
       why: n.reasons.map(sayReason),
-      ...(n.activity ? { activity: n.activity } : {}),
+      ...(n.activity ? { activity: n.activity, zones: [...n.zones] } : {}),
     })),
     secondVisitWeeks: plan.secondVisit?.inWeeks ?? null,
   };
@@ -146,3 +63,8 @@ export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanN
   };
 }
 const CURVE_AT_MOST = 600;
+
+/** The breaks of a planned step, and after how many minutes of its own work each comes. */
+export function breaksOfStep(step: PlanRecord['steps'][number]): { readonly minutes: number; readonly after: number }[] {
+  return step.breakMinutes.map((m, i) => ({ minutes: m, after: step.breakAfter?.[i] ?? 0 }));
+}

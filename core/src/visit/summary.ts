@@ -1,10 +1,11 @@
 import type { BladeId } from '../blades/index.js';
-import type { FeelOver, Leg } from '../dogs/index.js';
+import type { FeelOver, Leg, ZoneFinding } from '../dogs/index.js';
 import type { HoldId } from '../holds/index.js';
 import type { HarmDegree, IncidentKind } from '../incidents/index.js';
 import type { BreakSeen, WatchSpell } from '../learning/index.js';
-import { seenWork, type ActivityHistory, type Activity, type CarriedOver, type Pace, type TimeSeen } from '../plan/index.js';
+import { seenWork, type ActivityHistory, type Activity, type Pace, type TimeSeen } from '../plan/index.js';
 import type { StrainBand } from '../strain/index.js';
+import { undoneIn, undoneZonesIn } from './carried-over.js';
 import { phaseOf, type Phase, type VisitState } from './state.js';
 import { breaksOf, spellsOf } from './seen-in-visit.js';
 import { workNow } from './work-clock.js';
@@ -30,6 +31,8 @@ export interface VisitSummary {
   }[];
   /** Work that was planned or put off and not finished; not in summaries written by earlier versions. */
   readonly undone?: readonly Activity[];
+  /** Mats and crusts that were to be worked on and were not; not in summaries written by earlier versions. */
+  readonly undoneZones?: readonly ZoneFinding[];
   /** Day of the visit, ISO; not in summaries written by earlier versions. */
   readonly on?: string | null;
   readonly holds: readonly { readonly hold: HoldId; readonly minutes: number }[];
@@ -75,6 +78,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
       planned: state.plan?.steps.find((p) => p.id === s.step)?.minutes ?? null,
     })),
     undone: undoneIn(state),
+    undoneZones: undoneZonesIn(state),
     on: state.arrivesAt?.slice(0, 10) ?? null,
     holds: [...(state.work?.holdSeconds ?? [])].map(([hold, seconds]) => ({ hold, minutes: round(seconds / 60) })),
     exposure: [...(state.work?.exposure.values() ?? [])].map((e) => ({
@@ -108,20 +112,6 @@ export function historyOf(summaries: readonly VisitSummary[]): ActivityHistory[]
     sums.set(key, sum ? { ...sum, minutes: sum.minutes + e.minutes, points: sum.points + e.points } : seen);
   }
   return [...sums.values()];
-}
-
-/** Work of an ended visit that goes on the next plan: planned and not finished, or put off to another visit. */
-export function undoneIn(state: VisitState): Activity[] {
-  if (!state.ended || !state.plan) return [];
-  const unfinished = state.plan.steps.filter((s) => state.work?.steps.get(s.id)?.status !== 'done').map((s) => s.id);
-  const putOff = state.plan.notToday.flatMap((n) => (n.to === 'another_visit' && n.activity ? [n.activity] : []));
-  return [...new Set([...unfinished, ...putOff])];
-}
-
-/** What the latest visit left for the next. @param summaries past visits, the latest first */
-export function carriedOverFrom(summaries: readonly VisitSummary[]): CarriedOver[] {
-  const last = summaries.find((s) => s.undone !== undefined && s.on);
-  return (last?.undone ?? []).map((activity) => ({ activity, from: last?.on ?? '' }));
 }
 
 /** Minutes that finished steps took. @param summaries past visits, the latest first */

@@ -80,7 +80,8 @@ export async function readVisit(trx: InSalon, visitId: string): Promise<VisitCon
 /** Visits that a groomer's pace is read from. Our default: some months of work. */
 const PACE_VISITS = 120;
 
-async function paceOfGroomer(trx: InSalon, groomerId: string): Promise<VisitContext['pace']> {
+/** How fast a groomer is, over past visits. */
+export async function paceOfGroomer(trx: InSalon, groomerId: string): Promise<VisitContext['pace']> {
   const past = await trx
     .selectFrom('visit')
     .select('summary')

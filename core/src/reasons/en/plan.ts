@@ -116,6 +116,7 @@ export const PLAN_RULES = {
   // Minutes
   'minutes.pace': rule('This groomer’s own pace over {visits} visits: {from} became {to} min.', TIMES),
   'minutes.own': rule('This dog’s own times over {visits} visits: {from} became {to} min.', TIMES),
+  'step.zone_carried': rule('{zones}: left undone on {from} and not felt yet today, planned as it was then.', COMPUTED),
   'step.carried_over': rule('Left undone on {from}, so it is on this plan.', COMPUTED),
   // Ways
   'way.as_asked': rule('As asked: dose and minutes weighed against each other.', DEFAULT),

@@ -1,5 +1,6 @@
 import { NOTHING_FOUND } from '@mansuet/core/dogs';
-import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
+import { replay, summarize } from '@mansuet/core/visit';
+import { FELT, STAFF, VISIT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { FeelOverPage } from './feel-over.page';
 
 /** Goes to a stretch of the dog by its name. */
@@ -202,5 +203,28 @@ describe('FeelOverPage of a dog that was here before', () => {
     visit.host.querySelector<HTMLButtonElement>('.taps .good')!.click();
     await visit.until(() => visit.store.state().areasFelt.has('back_and_sides'));
     expect(visit.store.state().feelOver.marks).toEqual([]);
+  });
+});
+
+describe('FeelOverPage after a visit that left a mat', () => {
+  const left = {
+    ...summarize(replay(VISIT, [])),
+    undone: ['clip_tight_fragile' as const],
+    undoneZones: [{ zone: 'armpit_left' as const, matGrade: 3 as const, skin: 'red' as const, crust: false }],
+    on: '2026-01-10',
+  };
+  const past = { visitId: STAFF, arrivesAt: '2026-01-10T09:00:00Z', groomer: 'Rafael Quist', summary: left };
+
+  it('asks for a hand on it, and says so no longer once one was there', async () => {
+    const visit = await openVisit(FeelOverPage, [{ type: 'file_read', body: {} }, ...FELT], {}, null, [past]);
+    const asks = (): string => visit.host.querySelector('.found')?.textContent ?? '';
+    expect(asks()).toContain('left armpit: grade 3 left undone');
+    expect(visit.store.planInput()?.feelOver.zones.map((z) => z.zone)).toEqual(['armpit_left']);
+    await visit.click(/left armpit: grade 3/);
+    expect(visit.host.querySelector('.zone-name')?.textContent).toBe('left armpit');
+    await visit.click('Wide teeth snag');
+    expect(asks()).not.toContain('left undone');
+    expect(visit.store.planInput()?.feelOver.zones.map((z) => z.matGrade)).toEqual([1]);
+    await visit.close();
   });
 });

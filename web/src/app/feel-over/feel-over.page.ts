@@ -52,6 +52,8 @@ export class FeelOverPage {
     const areas = this.store.state().areasFelt;
     for (const area of areas.keys()) for (const zone of FEEL_AREA_FACTS[area].zones) set(zone, { felt: true });
     for (const t of this.store.dog()?.triggers ?? []) if (t.place) for (const zone of zonesOfGroup(t.place)) set(zone, { trigger: true });
+    // What was left undone shows until a hand has been there.
+    for (const { finding: z } of this.store.leftBefore()) set(z.zone, { grade: z.matGrade, crust: z.crust });
     for (const z of this.feelOver().zones) set(z.zone, { grade: z.matGrade, skin: z.skin, crust: z.crust, felt: true });
     for (const m of this.feelOver().marks) set(m.zone, { markMm: Math.max(m.lengthMm, m.widthMm) });
     const last = this.store.context()?.lastFound ?? undefined;

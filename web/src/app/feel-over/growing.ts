@@ -5,6 +5,7 @@ import { LOOKED_FINDINGS, LOOKED_LABELS, LOOKED_PART_LABELS, LOOKED_PARTS } from
 import type { HandlingPlan } from '@mansuet/core/plan';
 import { PlannerService } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
+import { dayInWords } from '../wording/time';
 
 const HAZARDS_SHOWN = 3;
 
@@ -23,6 +24,7 @@ export class Growing {
   protected readonly jointLabels = JOINT_LABELS;
   protected readonly legLabels = LEG_LABELS;
   protected readonly round = Math.round;
+  protected readonly day = (date: string): string => dayInWords(date, this.store.today());
   protected readonly plan = signal<HandlingPlan | undefined>(undefined);
   protected readonly trouble = signal('');
 

@@ -113,6 +113,8 @@ describe('HandlingPlanPage', () => {
       body: { asked: { items: ['nails'], wantedMm: 9, sessionMinutes: 120 }, helperThere: false },
     });
     await visit.until(() => visit.host.textContent?.includes('Take the changed plan to the table') === true);
+    expect(visit.host.textContent).toContain('Other than at the table: ');
+    expect(visit.host.textContent).toContain(' is left out');
     await visit.click('Take the changed plan to the table');
     await visit.until(() => visit.store.state().plan?.steps.length === 1);
   });

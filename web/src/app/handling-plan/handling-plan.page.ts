@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { Router } from '@angular/router';
 import { ACTIVITY_FACTS, withWish, type HelperWindow, type PlanInput, type PlanWay, type PlanWish } from '@mansuet/core/plan';
 import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
-import { planRecordOf, recordFromHere } from '@mansuet/core/visit';
+import { planChanges, planRecordOf, recordFromHere } from '@mansuet/core/visit';
 import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
@@ -10,6 +10,7 @@ import { VisitStore } from '../visit/visit-store';
 import { HazardGrid } from './hazard-grid';
 import { HelperTime } from './helper-time';
 import { OddsPanel } from './odds-panel';
+import { sayChanges } from './say-changes';
 import { inPercent } from './say-odds';
 import { StepDetail } from './step-detail';
 import { StepList, type Placed } from './step-list';
@@ -129,20 +130,18 @@ export class HandlingPlanPage {
     );
   }
 
-  /** Whether the plan that follows from the findings now is another one than the one at the table. */
-  protected readonly differs = computed(() => {
+  /** What the plan that follows from the findings now has other than the one at the table. */
+  protected readonly changes = computed(() => {
     const plan = this.plan();
     const taken = this.store.state().plan;
-    const over = this.asked()?.now?.begun.filter((b) => b.status !== 'running') ?? [];
-    // A step that runs has fewer minutes left than it was planned for: that alone is no change.
-    const running = this.asked()?.now?.begun.find((b) => b.status === 'running')?.activity;
-    const key = (steps: readonly { id: string; hold: string; minutes: number }[]): string =>
-      steps
-        .filter((s) => !over.some((b) => b.activity === s.id))
-        .map((s) => `${s.id} ${s.hold} ${s.id === running ? '' : s.minutes}`)
-        .join(', ');
-    return plan !== undefined && taken !== undefined && key(planRecordOf(plan).steps) !== key(taken.steps);
+    const begun = this.asked()?.now?.begun ?? [];
+    if (!plan || !taken) return [];
+    const over = begun.filter((b) => b.status !== 'running').map((b) => b.activity);
+    const running = begun.find((b) => b.status === 'running')?.activity;
+    const byHand = this.wishes().flatMap((w) => (w.kind === 'minutes' ? [w.step] : []));
+    return planChanges(taken, planRecordOf(plan), { over, running, byHand });
   });
+  protected readonly sayChanges = sayChanges;
 
   protected async take(): Promise<void> {
     if (!this.store.state().plan) await this.accept();

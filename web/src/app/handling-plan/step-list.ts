@@ -7,6 +7,7 @@ import { HOLDS, type HoldId } from '@mansuet/core/holds';
 import { isPreference, moved, rulesBroken, type HandlingPlan, type OrderRule, type PlanWish, type PlannedStep } from '@mansuet/core/plan';
 import { reason, sayReason, type Reason } from '@mansuet/core/reasons';
 import { aboutMinutes } from '../wording/time';
+import { BreakLine } from './break-line';
 
 /** A step that was put elsewhere: it comes after one step and before another. */
 export interface Placed {
@@ -18,7 +19,7 @@ export interface Placed {
 /** The steps in order, with their breaks. They can be dragged, or moved with Alt and the arrow keys; what a rule forbids is said. */
 @Component({
   selector: 'man-step-list',
-  imports: [CdkDropList, CdkDrag, CdkDragHandle, NgIcon],
+  imports: [BreakLine, CdkDropList, CdkDrag, CdkDragHandle, NgIcon],
   providers: [provideIcons({ lucideGripVertical, lucidePin })],
   templateUrl: './step-list.html',
   styleUrl: './step-list.less',

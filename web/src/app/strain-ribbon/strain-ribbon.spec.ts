@@ -26,4 +26,25 @@ describe('StrainRibbon', () => {
       expect(host.querySelector(part)).withContext(part).not.toBeNull();
     host.remove();
   });
+
+  it('parts the bar of a step where the dog rests inside it', async () => {
+    const fixture = TestBed.createComponent(StrainRibbon);
+    const host = fixture.nativeElement as HTMLElement;
+    host.style.width = '600px';
+    document.body.append(host);
+    fixture.componentRef.setInput('steps', [
+      { label: 'Bath', from: 5, to: 22, breaks: [{ from: 11, minutes: 5 }] },
+      { label: 'Dry', from: 27, to: 40, breaks: [{ from: 22, minutes: 5 }] },
+    ]);
+    await fixture.whenStable();
+    for (let i = 0; i < 50 && !host.querySelector('.step'); i++) await new Promise((done) => setTimeout(done, 20));
+    const bars = [...host.querySelectorAll('.step')].map((g) => g.querySelectorAll('rect').length);
+    expect(bars).toEqual([2, 1]);
+    const x = (r: Element | null | undefined): number => Number(r?.getAttribute('x'));
+    const rest = host.querySelector('.rest');
+    const [first, second] = host.querySelectorAll('.step rect');
+    expect(x(first) + Number(first?.getAttribute('width'))).toBeLessThanOrEqual(x(rest));
+    expect(x(second)).toBeCloseTo(x(rest) + Number(rest?.getAttribute('width')), 3);
+    host.remove();
+  });
 });

@@ -120,7 +120,10 @@ export class StrainRibbon implements OnDestroy {
         axisBottom(x)
           .ticks(Math.min(10, width / 80))
           .tickFormat((d) => `${Number(d)} min`),
-      );
+      )
+      // The last label would be cut at the edge.
+      .selectAll<SVGTextElement, number>('.tick text')
+      .attr('text-anchor', (d) => (x(d) > width - frame.right - 20 ? 'end' : 'middle'));
     svg.append('g').attr('class', 'axis').attr('transform', `translate(${frame.left} 0)`).call(axisLeft(y).tickValues([]));
     if (this.predicted().length > 1) {
       svg
@@ -175,21 +178,31 @@ export class StrainRibbon implements OnDestroy {
           .attr('height', 18);
       const g = svg.append('g').attr('class', this.opened() === i ? 'step open' : 'step');
       g.on('click', () => this.pick.emit(i));
-      g.append('rect')
-        .attr('x', x(step.from))
-        .attr('width', Math.max(2, x(step.to) - x(step.from) - 1))
-        .attr('y', top)
-        .attr('height', 18)
-        .attr('rx', 3);
+      const parts = workOf(step);
+      for (const [from, to] of parts)
+        g.append('rect')
+          .attr('x', x(from))
+          .attr('width', Math.max(2, x(to) - x(from) - 1))
+          .attr('y', top)
+          .attr('height', 18)
+          .attr('rx', 3);
       g.append('title').text(step.label);
-      if (x(step.to) - x(step.from) > 16)
+      const [from, to] = parts.reduce((widest, p) => (p[1] - p[0] > widest[1] - widest[0] ? p : widest), [0, 0]);
+      if (x(to) - x(from) > 16)
         g.append('text')
-          .attr('x', (x(step.from) + x(step.to)) / 2)
+          .attr('x', (x(from) + x(to)) / 2)
           .attr('y', top + 13)
           .attr('text-anchor', 'middle')
           .text(String(i + 1));
     });
   }
+}
+
+/** Stretches of work in a step: a break inside it parts them. */
+function workOf(step: RibbonStep): (readonly [number, number])[] {
+  const inside = step.breaks.filter((b) => b.from > step.from && b.from < step.to);
+  const starts = [step.from, ...inside.map((b) => b.from + b.minutes)];
+  return starts.map((from, i) => [from, inside[i]?.from ?? step.to] as const);
 }
 
 /** The shape of a band, beside its colour and its word. */

@@ -10,7 +10,7 @@ import { HOLDS, type HoldId } from '@mansuet/core/holds';
 import type { Activity } from '@mansuet/core/plan';
 import { sayReason } from '@mansuet/core/reasons';
 import { PAD_SIGNALS, SIGNALS, type SignalId } from '@mansuet/core/strain';
-import { safeFinishNow, type EventDraft, type PlannedStepRecord } from '@mansuet/core/visit';
+import { breaksOfStep, safeFinishNow, type EventDraft, type PlannedStepRecord } from '@mansuet/core/visit';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import { ClockService } from '../server/clock.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
@@ -93,7 +93,19 @@ export class TablePage {
   protected readonly unseen = computed(() => this.running() !== undefined && this.now()?.strain.observed === false);
   /** In the work the cautions need the room: the first three are asked, a break asks them all. */
   protected readonly looks = computed(() => (this.onBreak() ? MOODS : MOODS.slice(0, 3)));
-  protected readonly breakBefore = computed(() => this.next()?.breakMinutes.reduce((sum, b) => sum + b, 0) ?? 0);
+  protected readonly breakBefore = computed(() => {
+    const next = this.next();
+    return next ? breaksOfStep(next).reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0) : 0;
+  });
+  /** The next break that the plan has inside the step in hand, and whether it is time for it. */
+  protected readonly breakInside = computed(() => {
+    const work = this.work();
+    const step = this.running();
+    const from = work?.runs.at(-1)?.fromMinute ?? 0;
+    const taken = work?.strain.filter((e) => e.kind === 'break_started' && e.minute >= from).length ?? 0;
+    const next = step && breaksOfStep(step).filter((b) => b.after > 0)[taken];
+    return next && { ...next, due: (this.now()?.stepSeconds ?? 0) >= next.after * 60 };
+  });
   protected readonly now = this.store.now;
   protected readonly advice = computed(() => adviceFor(this.now()?.strain, this.store.context()?.salon));
   protected readonly predicted = computed(() => this.plan()?.curve ?? []);

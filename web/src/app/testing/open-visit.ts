@@ -73,6 +73,7 @@ export async function openVisit<T>(
   drafts: readonly EventDraft[],
   dog: Partial<typeof FACTS> = {},
   lastFound: VisitContext['lastFound'] = null,
+  visits: VisitContext['file']['visits'] = [],
 ): Promise<OpenVisit<T>> {
   const events = written([BOOKED, ...drafts]);
   const staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer' as const, trained: true };
@@ -99,7 +100,7 @@ export async function openVisit<T>(
       photos: [],
       vetSeen: [],
       notes: [],
-      visits: [],
+      visits,
       marks: [],
     },
     staff: [staff],

@@ -3,19 +3,17 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
 import type { PlanInput } from '@mansuet/core/plan';
-import { dogFactsOf, dogKinds } from '@mansuet/core/dogs';
+import { dogKinds } from '@mansuet/core/dogs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
 import {
-  breaksSeenIn,
-  carriedOverFrom,
   dogAsFelt,
   emptyVisit,
   fitOf,
-  historyOf,
+  notFeltYet,
   phaseOf,
+  planContextOf,
   planInputOf,
   planNowOf,
-  timesOf,
   workNow,
   type EventDraft,
   type PlanContext,
@@ -52,17 +50,16 @@ export class VisitStore {
     const context = this.context();
     if (!context) return undefined;
     const past = context.file.visits.filter((v) => v.visitId !== context.visitId).map((v) => v.summary);
-    return {
-      dog: dogFactsOf(context.file.dog, past.length),
-      history: historyOf(past),
-      breaks: breaksSeenIn(past),
-      trained: this.groomer()?.trained ?? false,
-      house: this.house(),
-      today: this.today(),
-      times: timesOf(past),
-      pace: context.pace,
-      carriedOver: carriedOverFrom(past),
-    };
+    return planContextOf(
+      {
+        dog: context.file.dog,
+        trained: this.groomer()?.trained ?? false,
+        house: this.house(),
+        today: this.today(),
+        pace: context.pace,
+      },
+      past,
+    );
   });
   /** Past visits as far as mats go; summaries that did not count them say nothing. */
   readonly matVisits = computed(() =>
@@ -74,6 +71,8 @@ export class VisitStore {
     const c = this.planContext();
     return c ? dogKinds(dogAsFelt(this.state(), c.dog), this.state().feelOver, c.today) : [];
   });
+  /** Mats and crusts that the last visit left and no hand has been on today. */
+  readonly leftBefore = computed(() => notFeltYet(this.planContext()?.carriedZones ?? [], this.state()));
   readonly fit = computed(() => {
     const c = this.planContext();
     return c && fitOf(this.state(), c.dog, c.today);

@@ -1,0 +1,111 @@
+import { buildSteps, makePlan } from '../plan/index.js';
+import { dogKinds } from '../dogs/index.js';
+import { sayReason } from '../reasons/index.js';
+import { anInput } from '../testing/dogs.js';
+import { BOOKED, VISIT, eventsOf } from '../testing/visit-events.js';
+import {
+  carriedZonesFrom,
+  notFeltYet,
+  planContextOf,
+  planInputOf,
+  planRecordOf,
+  replay,
+  summarize,
+  type EventDraft,
+  type VisitSummary,
+} from './index.js';
+
+const DOG = { standingSeenMinutes: 40 };
+const MATS: readonly EventDraft[] = [
+  { type: 'zone_felt', body: { zone: 'side_left', comb: 'wide_stops', lift: 'finger_fits', skin: 'sound', crust: false } },
+  { type: 'zone_felt', body: { zone: 'armpit_left', comb: 'nothing_passes', lift: 'skin_comes', skin: 'red', crust: false } },
+  { type: 'zone_felt', body: { zone: 'chin', comb: 'fine_passes', lift: 'lifts_freely', skin: 'sound', crust: true } },
+  { type: 'zone_felt', body: { zone: 'back', comb: 'fine_passes', lift: 'lifts_freely', skin: 'red', crust: false } },
+];
+const FIT: EventDraft = { type: 'fit_answered', body: { signs: [], vetAgreed: false, told: [], roomCelsius: 20 } };
+const CONTEXT = { dog: { ...anInput({}, DOG).dog, standingSeenMinutes: 40 }, trained: true, today: '2026-11-25' };
+
+/** A visit with these mats, in which these steps are done and no more. */
+function visitLeaving(...steps: readonly ('brush_mats' | 'clip_tight_fragile' | 'soak' | 'crust')[]): VisitSummary {
+  const felt = replay(VISIT, eventsOf([BOOKED, FIT, ...MATS].map((d) => [0, d])));
+  const input = planInputOf(felt, planContextOf(CONTEXT, []));
+  if (!input) throw new Error('it is fit');
+  const plan = planRecordOf(makePlan(input));
+  const work = steps.flatMap((step): EventDraft[] => [
+    { type: 'step_started', body: { step } },
+    { type: 'step_finished', body: { step, outcome: 'done', why: '' } },
+  ]);
+  const drafts: EventDraft[] = [
+    BOOKED,
+    FIT,
+    ...MATS,
+    { type: 'plan_accepted', body: { plan } },
+    { type: 'work_started', body: {} },
+    ...work,
+    { type: 'visit_ended', body: { outcome: 'stopped', why: 'enough' } },
+  ];
+  return summarize(replay(VISIT, eventsOf(drafts.map((d) => [1, d]))));
+}
+/** A summary of an earlier version. */
+function without({ undoneZones: _, ...rest }: VisitSummary): VisitSummary {
+  return rest;
+}
+const zonesOf = (s: VisitSummary): string[] => (s.undoneZones ?? []).map((z) => z.zone);
+const today = (...drafts: EventDraft[]): ReturnType<typeof replay> => replay(VISIT, eventsOf([BOOKED, FIT, ...drafts].map((d) => [0, d])));
+
+describe('mats and crusts that a visit leaves', () => {
+  it('are those whose work was planned and not done, as the hands found them', () => {
+    expect(zonesOf(visitLeaving())).toEqual(['side_left', 'armpit_left', 'chin']);
+    expect(zonesOf(visitLeaving('brush_mats', 'soak'))).toEqual(['armpit_left', 'chin']);
+    expect(zonesOf(visitLeaving('brush_mats', 'soak', 'crust', 'clip_tight_fragile'))).toEqual([]);
+    expect(visitLeaving().undoneZones?.[1]).toEqual({ zone: 'armpit_left', matGrade: 3, skin: 'red', crust: false });
+  });
+
+  it('are put off with their zones when the groomer puts them off', () => {
+    const felt = replay(
+      VISIT,
+      eventsOf(
+        [
+          BOOKED,
+          FIT,
+          ...MATS,
+          { type: 'plan_wished' as const, body: { wishes: [{ kind: 'forbid' as const, step: 'brush_mats' as const }] } },
+        ].map((d) => [0, d]),
+      ),
+    );
+    const input = planInputOf(felt, planContextOf(CONTEXT, []));
+    const record = input && planRecordOf(makePlan(input));
+    expect(record?.notToday.find((n) => n.activity === 'brush_mats')?.zones).toEqual(['side_left']);
+  });
+
+  it('are on the next plan by themselves, with the day and that nobody has felt them', () => {
+    const state = today();
+    const input = planInputOf(state, planContextOf(CONTEXT, [visitLeaving('brush_mats')]));
+    if (!input) throw new Error('it is fit');
+    expect(input.feelOver.zones.map((z) => z.zone)).toEqual(['armpit_left', 'chin']);
+    const { steps } = buildSteps(input, dogKinds(input.dog, input.feelOver, input.today));
+    const clip = steps.find((s) => s.activity === 'clip_tight_fragile');
+    expect(clip?.reasons.map(sayReason)).toContain(
+      'left armpit: left undone on 2026-11-25 and not felt yet today, planned as it was then.',
+    );
+    expect(steps.some((s) => s.activity === 'brush_mats')).toBeFalse();
+    expect(steps.some((s) => s.activity === 'crust')).toBeTrue();
+  });
+
+  it('give way to what is felt today, and to a hand that found nothing', () => {
+    const carried = carriedZonesFrom([visitLeaving('brush_mats')]);
+    const left = (...drafts: EventDraft[]): string[] => notFeltYet(carried, today(...drafts)).map((c) => c.finding.zone);
+    expect(left()).toEqual(['armpit_left', 'chin']);
+    expect(
+      left({ type: 'zone_felt', body: { zone: 'armpit_left', comb: 'wide_snags', lift: 'lifts_freely', skin: 'sound', crust: false } }),
+    ).toEqual(['chin']);
+    expect(left({ type: 'area_felt', body: { area: 'head', as: 'sound' } })).toEqual(['armpit_left']);
+  });
+
+  it('are those of the latest visit that says so', () => {
+    const [some, none] = [visitLeaving('brush_mats'), visitLeaving('brush_mats', 'soak', 'crust', 'clip_tight_fragile')];
+    expect(carriedZonesFrom([none, some])).toEqual([]);
+    expect(carriedZonesFrom([without(some)])).toEqual([]);
+    expect(carriedZonesFrom([])).toEqual([]);
+  });
+});

@@ -1,0 +1,56 @@
+import type { ZoneId } from '../anatomy/index.js';
+import type { FeelOver, ZoneFinding } from '../dogs/index.js';
+import { areaOf } from '../feel-over/index.js';
+import { isFoundWork, type Activity, type CarriedOver, type CarriedZone } from '../plan/index.js';
+import type { VisitState } from './state.js';
+import type { VisitSummary } from './summary.js';
+
+/** Work of an ended visit that goes on the next plan: planned and not finished, or put off to another visit. */
+export function undoneIn(state: VisitState): Activity[] {
+  if (!state.ended || !state.plan) return [];
+  const putOff = state.plan.notToday.flatMap((n) => (n.to === 'another_visit' && n.activity ? [n.activity] : []));
+  return [...new Set([...unfinished(state).map((s) => s.id), ...putOff])];
+}
+
+/** Mats and crusts of an ended visit that were to be worked on and were not, as the hands found them. */
+export function undoneZonesIn(state: VisitState): ZoneFinding[] {
+  if (!state.ended || !state.plan) return [];
+  const ofMats = (a: Activity | undefined): boolean => a !== undefined && isFoundWork(a);
+  const left = new Set<ZoneId>([
+    ...unfinished(state)
+      .filter((s) => ofMats(s.id))
+      .flatMap((s) => s.zones),
+    ...state.plan.notToday.filter((n) => n.to === 'another_visit' && ofMats(n.activity)).flatMap((n) => n.zones ?? []),
+  ]);
+  return state.feelOver.zones.filter((z) => left.has(z.zone) && (z.matGrade > 0 || z.crust));
+}
+
+function unfinished(state: VisitState): { id: Activity; zones: readonly ZoneId[] }[] {
+  return (state.plan?.steps ?? []).filter((s) => state.work?.steps.get(s.id)?.status !== 'done');
+}
+
+/** What the latest visit left for the next. @param summaries past visits, the latest first */
+export function carriedOverFrom(summaries: readonly VisitSummary[]): CarriedOver[] {
+  const last = latest(summaries);
+  return (last?.undone ?? []).map((activity) => ({ activity, from: last?.on ?? '' }));
+}
+
+/** Mats and crusts that the latest visit left. @param summaries past visits, the latest first */
+export function carriedZonesFrom(summaries: readonly VisitSummary[]): CarriedZone[] {
+  const last = latest(summaries);
+  return (last?.undoneZones ?? []).map((finding) => ({ finding, from: last?.on ?? '' }));
+}
+
+const latest = (summaries: readonly VisitSummary[]): VisitSummary | undefined => summaries.find((s) => s.undone !== undefined && s.on);
+
+/** Those that no hand has been on today: what is felt today comes before what was left. */
+export function notFeltYet(carried: readonly CarriedZone[], state: Pick<VisitState, 'feelOver' | 'areasFelt'>): CarriedZone[] {
+  return carried.filter(
+    ({ finding: { zone } }) => !state.areasFelt.has(areaOf(zone)) && !state.feelOver.zones.some((felt) => felt.zone === zone),
+  );
+}
+
+/** Today's findings, and those of the last visit that wait for a hand. */
+export function withZones(feelOver: FeelOver, carried: readonly CarriedZone[]): FeelOver {
+  return carried.length === 0 ? feelOver : { ...feelOver, zones: [...feelOver.zones, ...carried.map((c) => c.finding)] };
+}

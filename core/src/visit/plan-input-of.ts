@@ -1,0 +1,109 @@
+import { BLADES, GUARDS, type Blade, type Guard } from '../blades/index.js';
+import { dogFactsOf, type DogFacts, type StoredFacts } from '../dogs/index.js';
+import { CONTACT_MINUTES, fitToGroom, type FitResult } from '../fit/index.js';
+import { HOUSE_DEFAULTS, type HouseRules } from '../house-rules/index.js';
+import type { BreakSeen } from '../learning/index.js';
+import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
+import { carriedOverFrom, carriedZonesFrom, notFeltYet, withZones } from './carried-over.js';
+import type { VisitState } from './state.js';
+import { breaksSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';
+
+export interface PlanContext {
+  readonly dog: DogFacts;
+  readonly history: readonly ActivityHistory[];
+  /** Watched breaks of earlier visits. */
+  readonly breaks: readonly BreakSeen[];
+  /** The groomer is trained with #30 and closer. */
+  readonly trained: boolean;
+  /** The salon's own answers and tools; our defaults and the nominal set while it has not said. */
+  readonly house?: HouseRules;
+  readonly drawer?: readonly Blade[];
+  readonly guards?: readonly Guard[];
+  /** ISO date. */
+  readonly today: string;
+  readonly times?: readonly TimeSeen[];
+  readonly pace?: readonly Pace[];
+  readonly carriedOver?: readonly CarriedOver[];
+  readonly carriedZones?: readonly CarriedZone[];
+}
+
+/**
+ * What earlier visits say for today's plan.
+ * @param past summaries of the dog's other visits, the latest first
+ */
+export function planContextOf(
+  now: Pick<PlanContext, 'trained' | 'house' | 'today' | 'pace'> & { readonly dog: StoredFacts },
+  past: readonly VisitSummary[],
+): PlanContext {
+  return {
+    ...now,
+    dog: dogFactsOf(now.dog, past.length),
+    history: historyOf(past),
+    breaks: breaksSeenIn(past),
+    times: timesOf(past),
+    carriedOver: carriedOverFrom(past),
+    carriedZones: carriedZonesFrom(past),
+  };
+}
+
+/** The dog of the file with what the scale and the hands say today: what is felt comes before what is written. */
+export function dogAsFelt(state: Pick<VisitState, 'weightKg' | 'feelOver'>, dog: DogFacts): DogFacts {
+  const mouth = state.feelOver.looked?.mouth === 'no_front_teeth' && !dog.conditions.includes('no_front_teeth');
+  return {
+    ...dog,
+    ...(state.weightKg === undefined ? {} : { weightKg: state.weightKg }),
+    ...(mouth ? { conditions: [...dog.conditions, 'no_front_teeth' as const] } : {}),
+  };
+}
+
+/** Fit to groom, from the answers in the visit and the facts in the file. Unanswered questions hold the plan back. */
+export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResult | undefined {
+  return (
+    state.fit &&
+    fitToGroom({
+      dog: dogAsFelt(state, dog),
+      ...state.fit,
+      looked: state.feelOver.looked,
+      pelted: state.feelOver.zones.some((z) => z.matGrade === 4),
+      contactMinutes: CONTACT_MINUTES,
+      today,
+    })
+  );
+}
+
+/** Room when nobody read the thermometer, °C. Our default. */
+export const USUAL_ROOM_CELSIUS = 21;
+
+const REFUSABLE = ['close_clip', 'clip_off', 'muzzle'] as const;
+
+/** What the planner reads, from a visit and its context; `undefined` until the fit questions are answered. */
+export function planInputOf(state: VisitState, context: PlanContext): PlanInput | undefined {
+  const fit = fitOf(state, context.dog, context.today);
+  const carriedZones = notFeltYet(context.carriedZones ?? [], state);
+  return (
+    fit && {
+      dog: dogAsFelt(state, context.dog),
+      feelOver: withZones(state.feelOver, carriedZones),
+      asked: state.asked,
+      history: context.history,
+      fit: fit.verdict,
+      helperThere: state.helperThere,
+      refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),
+      trained: context.trained,
+      breaks: context.breaks,
+      told: state.fit?.told ?? [],
+      roomCelsius: state.fit?.roomCelsius ?? USUAL_ROOM_CELSIUS,
+      house: context.house ?? HOUSE_DEFAULTS,
+      drawer: context.drawer ?? BLADES,
+      guards: context.guards ?? GUARDS,
+      today: context.today,
+      helperWindows: state.helperMinutes ? [state.helperMinutes] : undefined,
+      times: context.times,
+      pace: context.pace,
+      carriedOver: context.carriedOver,
+      carriedZones,
+      wishes: state.wishes,
+      way: state.way,
+    }
+  );
+}
