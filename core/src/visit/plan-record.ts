@@ -64,7 +64,15 @@ export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanN
 }
 const CURVE_AT_MOST = 600;
 
-/** The breaks of a planned step, and after how many minutes of its own work each comes. */
-export function breaksOfStep(step: PlanRecord['steps'][number]): { readonly minutes: number; readonly after: number }[] {
-  return step.breakMinutes.map((m, i) => ({ minutes: m, after: step.breakAfter?.[i] ?? 0 }));
+/** The breaks of a planned step: after how many minutes of its own work each comes, and its minute in the plan. */
+export function breaksOfStep(
+  step: PlanRecord['steps'][number],
+): { readonly minutes: number; readonly after: number; readonly from: number }[] {
+  const breaks = step.breakMinutes.map((m, i) => ({ minutes: m, after: step.breakAfter?.[i] ?? 0 }));
+  let begins = step.from - breaks.reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0);
+  return breaks.map((b) => {
+    const from = begins + b.after;
+    begins += b.minutes;
+    return { ...b, from };
+  });
 }

@@ -121,9 +121,10 @@ export class StrainRibbon implements OnDestroy {
           .ticks(Math.min(10, width / 80))
           .tickFormat((d) => `${Number(d)} min`),
       )
-      // The last label would be cut at the edge.
+      // A label that would be cut at the edge says nothing.
       .selectAll<SVGTextElement, number>('.tick text')
-      .attr('text-anchor', (d) => (x(d) > width - frame.right - 20 ? 'end' : 'middle'));
+      .filter((d) => x(d) > width - 24)
+      .remove();
     svg.append('g').attr('class', 'axis').attr('transform', `translate(${frame.left} 0)`).call(axisLeft(y).tickValues([]));
     if (this.predicted().length > 1) {
       svg

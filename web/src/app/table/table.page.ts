@@ -110,7 +110,9 @@ export class TablePage {
   protected readonly advice = computed(() => adviceFor(this.now()?.strain, this.store.context()?.salon));
   protected readonly predicted = computed(() => this.plan()?.curve ?? []);
   protected readonly measured = computed(() => this.now()?.strain.points ?? []);
-  protected readonly ribbonSteps = computed(() => this.steps().map((s) => ({ label: s.label, from: s.from, to: s.to, breaks: [] })));
+  protected readonly ribbonSteps = computed(() =>
+    this.steps().map((s) => ({ label: s.label, from: s.from, to: s.to, breaks: breaksOfStep(s) })),
+  );
   protected readonly hold = computed(() => (this.running() ? this.work()?.hold : this.shown()?.hold));
   protected readonly also = computed<readonly HoldId[]>(() => (this.running() ? (this.work()?.also ?? []) : (this.shown()?.also ?? [])));
   protected readonly blade = computed<BladeId | undefined>(() =>
