@@ -24,6 +24,8 @@ export interface SolveOptions {
 /** The time that a person waits, milliseconds. Our default. */
 export const SOLVE_LIMIT_MS = 2000;
 const EPS = 1e-9;
+/** Sets of equal worth that share what the search may spend, at most: one that is not looked at has a weak bound. */
+const SETS_THAT_SHARE = 3;
 interface Best {
   readonly mask: number;
   readonly chosen: readonly ChosenStep[];
@@ -44,27 +46,30 @@ export function solve(asked: PlanProblem, options: SolveOptions = {}): Solution 
   const required = requiredMask(problem);
   const sets = new SetsByWorth(problem, precedenceOf(problem), bearableMask(problem), required);
   let best: Best | undefined;
-  let lowest = Infinity;
   let sure = true;
+  // Sets of the worth of the best, and a burden that none of their plans is below.
+  const open = new Map<number, number>();
+  const lowest = (): number => Math.min(...open.values(), Infinity);
   const toSolution = (gap: number, proof: Solution['proof']): Solution =>
     named(solutionOf(problem, best?.chosen ?? [], best?.mask ?? 0, budget.looked, gap, proof), indices);
+  const search = (mask: number, among: number): ReturnType<typeof bestOfSet> =>
+    bestOfSet(subProblem(problem, mask), { budget, among }, best?.burden ?? Infinity, (chosen, burden, bound) => {
+      best = { mask, chosen, burden };
+      options.onProgress?.(toSolution(gapOf(burden, Math.min(lowest(), bound)), sure ? 'within' : 'best_found'));
+    });
 
   for (let mask = sets.next(); mask !== undefined; mask = sets.next()) {
     if (best && compareWorth(worthOfSet(problem, mask), worthOfSet(problem, best.mask)) < 0) break;
-    const part = subProblem(problem, mask);
     // Of sets that are worth the same, most are longer than the best one found needs to be.
-    const least = best ? leastBurden(numbersOf(part.problem)) : 0;
+    const least = best ? leastBurden(numbersOf(subProblem(problem, mask).problem)) : 0;
     if (best && (least >= best.burden - SAME_BURDEN || budget.empty())) {
-      lowest = Math.min(lowest, least);
+      open.set(mask, least);
       continue;
     }
-    const found = bestOfSet(part, budget, best?.burden ?? Infinity, (chosen, value, bound) => {
-      best = { mask: mask ?? 0, chosen, burden: value };
-      options.onProgress?.(toSolution(gapOf(value, Math.min(lowest, bound)), sure ? 'within' : 'best_found'));
-    });
+    const found = search(mask, Math.min(sets.alike + 1, SETS_THAT_SHARE));
     if (found === 'does_not_fit') continue;
     if (found === 'unknown') sure = false;
-    else lowest = Math.min(lowest, found);
+    else open.set(mask, found);
     if (!best && budget.empty()) {
       // Time is up and nothing fits yet: what does not fit is left out step by step, and nothing is claimed.
       sure = false;
@@ -74,7 +79,13 @@ export function solve(asked: PlanProblem, options: SolveOptions = {}): Solution 
   }
   if (sets.cut) sure = false;
   if (!best) return toSolution(0, required === 0 && sure ? 'proven' : sure ? 'impossible' : 'best_found');
-  const gap = gapOf(best.burden, lowest);
+  // What other sets did not need of their share goes to those that are not settled.
+  for (const [mask, bound] of [...open].sort((a, b) => a[1] - b[1])) {
+    if (bound >= best.burden - SAME_BURDEN || budget.empty()) break;
+    const found = search(mask, 1);
+    if (typeof found === 'number') open.set(mask, Math.max(bound, found));
+  }
+  const gap = gapOf(best.burden, lowest());
   return toSolution(gap, !sure ? 'best_found' : gap < EPS ? 'proven' : 'within');
 }
 
@@ -102,7 +113,7 @@ function withoutTheLeast(problem: PlanProblem, from: number): Best | undefined {
     const found: { best?: Best } = {};
     const { problem: part } = subProblem(problem, mask);
     if (!withinSums(part)) return undefined;
-    bestOfSet(subProblem(problem, mask), new Budget(IN_HURRY_LABELS), Infinity, (chosen, burden) => {
+    bestOfSet(subProblem(problem, mask), { budget: new Budget(IN_HURRY_LABELS), among: 1 }, Infinity, (chosen, burden) => {
       found.best = { mask, chosen, burden };
     });
     return found.best;

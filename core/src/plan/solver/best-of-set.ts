@@ -18,13 +18,20 @@ const FEASIBLE_BEAM = 60;
 /** Steps that may change places when the orders are too many to list. */
 export const NEAR_WIDTHS = [6, 9] as const;
 
+/** What the search of one set may spend: whether it fits is asked of the whole, its best order of an equal share. */
+export interface Spend {
+  readonly budget: Budget;
+  /** Sets that share what is left. */
+  readonly among: number;
+}
+
 /**
  * The best order of exactly the steps of a set.
  * @returns a burden that no order of the set is below; or that no order keeps the limits; or that this could not be found out
  */
 export function bestOfSet(
   { problem, indices }: SubProblem,
-  budget: Budget,
+  { budget, among }: Spend,
   below: number,
   onPlan: (chosen: readonly ChosenStep[], burden: number, lowerBound: number) => void,
 ): number | 'does_not_fit' | 'unknown' {
@@ -41,10 +48,10 @@ export function bestOfSet(
     );
   const sets = closedSetsOf(problem);
   if (sets === 'circle') return 'does_not_fit';
-  if (sets === 'too_many') return nearBest(problem, numbers, budget, below, tell);
+  if (sets === 'too_many') return nearBest(problem, numbers, budget.share(among), below, tell);
   const fits = anyOrder(numbers, sets, budget);
   if (fits === 'does_not_fit' || fits === 'unknown') return fits;
-  return bestOrder({ numbers, sets, budget, below, known: fits, onPlan: tell }).lowerBound;
+  return bestOrder({ numbers, sets, budget: budget.share(among), below, known: fits, onPlan: tell }).lowerBound;
 }
 
 /** Some order of all steps that keeps every limit: the quickest that a beam finds, or the full search when the beam finds none. */

@@ -31,6 +31,7 @@ export interface BestOrderQuestion {
 
 /** Labels that the beam keeps after each number of steps: the first width gives a plan at once, the second a good one. */
 const BEAM_WIDTHS = [24, 160] as const;
+const WIDEST = 160;
 /** Entries of a coarse and of a fine table, at most; they fix how finely strain is cut. Our defaults: about 15 and 150 ms. */
 const COARSE_ENTRIES = 300_000;
 const FINE_ENTRIES = 3_000_000;
@@ -38,6 +39,8 @@ const FINE_ENTRIES = 3_000_000;
 const FINE_AFTER_LABELS = 40_000;
 /** Dearer minutes that are tried as a multiplier for the session. */
 const MULTIPLIERS = [1.5, 3, 6, 12, 24, 48, 96, 200] as const;
+/** Entries of the tables that only tell which multiplier to take. */
+const SCAN_ENTRIES = 100_000;
 const EPS = 1e-9;
 
 /**
@@ -73,10 +76,11 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     const key = JSON.stringify([question, entries]);
     const known = tables.get(key);
     if (known) return known;
-    const { strainCells, standingCells } = finenessFor(sets, entries);
+    const { strainCells, standingCells } = finenessFor(sets, entries, question.dose);
     const steps = cells.get(strainCells) ?? stepCells(numbers, strainCells);
     cells.set(strainCells, steps);
-    const made = boundTable(numbers, sets, { ...question, standingCells, cells: steps });
+    const ended = entries === FINE_ENTRIES ? () => budget.empty() : undefined;
+    const made = boundTable(numbers, sets, { ...question, standingCells, cells: steps, ended });
     tables.set(key, made);
     return made;
   };
@@ -120,28 +124,60 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     if (proven()) return ended();
   }
 
-  bounds = multiplied(numbers, budget, (price) => priced(price, coarse));
-  lowerBound = Math.max(lowerBound, ...bounds.map((b) => b.table.atStart - (b.dearer > 0 ? b.dearer * numbers.session : 0)));
+  bounds = multipliers().map((dearer) => ({ dearer, table: priced(minutePrice + dearer, coarse) }));
+  raise();
   for (const width of BEAM_WIDTHS) {
     if (proven()) return ended();
     offer(run({ below: Infinity }, width).label);
   }
   if (proven()) return ended();
-  const second = fullSearch((spend) => run({ below: bestBurden }, Infinity, numbers, spend));
+  const second = fullSearch((spend) => run({ below: bestBurden }, Infinity, numbers, spend), oneByOne);
   if (second) {
     offer(second.label);
     lowerBound = bestBurden;
   }
   return ended();
 
-  /** A full search with coarse tables, and with fine ones when that was not enough. */
-  function fullSearch(search: (spend: Budget) => OrderFound): OrderFound | undefined {
+  /**
+   * Multipliers at which a plan that forgets the session comes to fit in it: the first that fits, and the last that does not. Plans
+   * that fit are offered on the way.
+   */
+  function multipliers(): number[] {
+    let last = 0;
+    for (const dearer of MULTIPLIERS) {
+      const price = minutePrice + dearer;
+      bounds = [{ table: priced(price, Math.min(coarse, SCAN_ENTRIES)), dearer: 0 }];
+      const { label } = run({ below: Infinity, minutePrice: price, keepMinutes: helped }, BEAM_WIDTHS[0], free);
+      offer(label);
+      if (budget.empty() || (label && label.minutes <= numbers.session + EPS)) return [dearer, last];
+      last = dearer;
+    }
+    return [last];
+  }
+
+  function raise(): void {
+    lowerBound = Math.max(lowerBound, ...bounds.map((b) => b.table.atStart - (b.dearer > 0 ? b.dearer * numbers.session : 0)));
+  }
+
+  /** One price alone may steer a beam better than the best of several: bounds near each other say little about what is near the best. */
+  function oneByOne(): void {
+    const together = bounds;
+    for (const guide of together.length > 1 ? together : []) {
+      bounds = [guide];
+      if (!budget.empty()) offer(run({ below: Infinity }, WIDEST).label);
+    }
+    bounds = together;
+  }
+
+  /** A full search with coarse tables, and with fine ones when that was not enough; something else is tried in between. */
+  function fullSearch(search: (spend: Budget) => OrderFound, between?: () => void): OrderFound | undefined {
     const quick = search(budget.part(FINE_AFTER_LABELS));
     lowerBound = Math.max(lowerBound, Math.min(quick.lowerBound, bestBurden));
     if (!quick.cut) return quick;
+    between?.();
     if (budget.empty()) return undefined;
     bounds = bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, FINE_ENTRIES) }));
-    lowerBound = Math.max(lowerBound, ...bounds.map((b) => b.table.atStart - (b.dearer > 0 ? b.dearer * numbers.session : 0)));
+    raise();
     const fine = search(budget);
     lowerBound = Math.max(lowerBound, Math.min(fine.lowerBound, bestBurden));
     return fine.cut ? undefined : fine;
@@ -149,37 +185,13 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
 }
 
 /**
- * Tables for a session that binds: at the price itself, and at the multipliers whose bounds are the highest. The bound is concave in the
- * multiplier, so the search stops once it falls.
+ * Cells that a table of so many entries can have; every set has about two places. For dose strain comes first, since it is rounded with
+ * every step; minutes alone are decided by breaks, and most of those by the standing clock.
  */
-function multiplied(numbers: Numbers, budget: Budget, priced: (minutePrice: number) => BoundTable): PricedTable[] {
-  const tried: { dearer: number; table: BoundTable; bound: number }[] = [];
-  for (const dearer of [0, ...MULTIPLIERS]) {
-    const table = priced(numbers.minutePrice + dearer);
-    tried.push({ dearer, table, bound: table.atStart - (dearer > 0 ? dearer * numbers.session : 0) });
-    const [before, last] = tried.slice(-2);
-    if (budget.empty() || (before && last && last.bound < before.bound)) break;
-  }
-  // Once more between the best and its neighbours.
-  const [low, top, high] = around(tried);
-  for (const dearer of [low, high].flatMap((x) => (x === undefined || top === undefined ? [] : [(x + top) / 2]))) {
-    if (budget.empty()) break;
-    const table = priced(numbers.minutePrice + dearer);
-    tried.push({ dearer, table, bound: table.atStart - dearer * numbers.session });
-  }
-  return tried.sort((a, b) => b.bound - a.bound).slice(0, TABLES_AT_ONCE);
-}
-const TABLES_AT_ONCE = 3;
-
-/** The multiplier of the highest bound between its neighbours. */
-function around(tried: readonly { dearer: number; bound: number }[]): (number | undefined)[] {
-  const at = tried.reduce((best, t, i) => (t.bound > (tried[best]?.bound ?? -Infinity) ? i : best), 0);
-  return [tried[at - 1]?.dearer, tried[at]?.dearer, tried[at + 1]?.dearer];
-}
-
-/** Cells that a table of so many entries can have; every set has about two places. */
-function finenessFor(sets: ClosedSets, entries: number): { strainCells: number; standingCells: number } {
+function finenessFor(sets: ClosedSets, entries: number, dose: boolean): { strainCells: number; standingCells: number } {
   const cells = entries / (2 * sets.masks.length);
-  const standingCells = Math.max(1, Math.min(8, Math.round(Math.sqrt(cells / 8))));
-  return { standingCells, strainCells: Math.max(12, Math.min(150, Math.floor(cells / standingCells))) };
+  const standingCells = within(1, dose ? cells / 60 : cells / 16, 8);
+  return { standingCells, strainCells: within(12, Math.floor(cells / standingCells), 200) };
 }
+
+const within = (low: number, x: number, high: number): number => Math.max(low, Math.min(high, Math.round(x)));

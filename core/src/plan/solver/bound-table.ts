@@ -19,9 +19,12 @@ export interface TableQuestion {
   /** Into how many cells the standing clock is cut; strain is cut as {@link cells} says. */
   readonly standingCells: number;
   readonly cells: StepCells;
+  /** Asked now and then; when it says so the table is given up. */
+  readonly ended?: (() => boolean) | undefined;
 }
 
 const EPS = 1e-9;
+const SETS_PER_LOOK = 32;
 
 /** Stations at which a plan can be after each closed set, as slots of the table; −1 for none. */
 function slotsOf(numbers: Numbers, sets: ClosedSets): { slot: Int32Array; slots: number } {
@@ -41,10 +44,13 @@ function slotsOf(numbers: Numbers, sets: ClosedSets): { slot: Int32Array; slots:
  * part, and tiredness to its level, so that the table's dog is always at least as well off as the real one. Less strain and a
  * shorter clock are never worse (see `dominates`), so no plan is below its bound. Lags, helper windows and the session are left out,
  * which can only lower it.
+ * @returns a table that was given up says nothing: 0, which is below everything
  */
 export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQuestion): BoundTable {
   const { k, steps } = numbers;
   const { minutePrice, cells } = question;
+  // Read once: these loops run some millions of times.
+  const [options, breakStep] = [BREAK_OPTIONS, BREAK_STEP_MINUTES];
   const S = cells.strainCells;
   const cell = STRAIN_TOP / S;
   const limited = Number.isFinite(numbers.continuousStanding) && steps.some((s) => s.standing);
@@ -60,17 +66,19 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
     if (s >= 0) values.fill(0, s * C * S, (s + 1) * C * S);
   }
 
-  const changes = [...new Set(numbers.change.flat())].map((minutes) => {
-    const ends = new Int32Array(S);
-    const costs = new Float64Array(S);
-    for (let s = 0; s < S; s++) {
-      const strain = s * cell;
-      const end = strain * Math.exp(-k * minutes);
-      ends[s] = minutes > 0 ? cells.cellOf(end) : s;
-      costs[s] = minutePrice * minutes + (question.dose && minutes > 0 && strain > WATCH_AT ? doseOf(strain, end, 0, minutes, k) : 0);
-    }
-    return { minutes, ends, costs };
-  });
+  const changeOf = new Map(
+    [...new Set(numbers.change.flat())].map((minutes) => {
+      const ends = new Int32Array(S);
+      const costs = new Float64Array(S);
+      for (let s = 0; s < S; s++) {
+        const strain = s * cell;
+        const end = strain * Math.exp(-k * minutes);
+        ends[s] = minutes > 0 ? cells.cellOf(end) : s;
+        costs[s] = minutePrice * minutes + (question.dose && minutes > 0 && strain > WATCH_AT ? doseOf(strain, end, 0, minutes, k) : 0);
+      }
+      return [minutes, { ends, costs }] as const;
+    }),
+  );
 
   // The clock cell after a part without a break before it; −1 when it would stand too long.
   const clocksAfter = steps.map((step) =>
@@ -81,7 +89,11 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
     }),
   );
   const scratch = [new Float64Array(C * S), new Float64Array(C * S)] as const;
+  // The least over the steps of one place, and which places there are, of the set in hand.
+  const atStation = numbers.stations.map(() => new Float64Array(C * S));
+  const used = new Set<number>();
   for (let set = sets.masks.length - 2; set >= 0; set--) {
+    if (set % SETS_PER_LOOK === 0 && question.ended?.()) return { least: () => 0, atStart: 0 };
     for (let way = sets.from[set] ?? 0; way < (sets.from[set + 1] ?? 0); way++) {
       const index = sets.step[way] ?? 0;
       const step = steps[index];
@@ -97,12 +109,12 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
         const rested = step.standing ? clockCell(step.partMinutes) * S : 0;
         for (let s = 0; s < S; s++) {
           let best = Infinity;
-          const from = s * BREAK_OPTIONS;
+          const from = s * options;
           const past = from + (tried[s] ?? 0);
           for (let at = from + 1; breaks && at < past; at++) {
             const end = ends[at] ?? -1;
             if (end < 0) continue;
-            const minutes = (at - from) * BREAK_STEP_MINUTES + step.partMinutes;
+            const minutes = (at - from) * breakStep + step.partMinutes;
             const value = worth * (doses[at] ?? 0) + minutePrice * minutes + (after[offset + rested + end] ?? Infinity);
             if (value < best) best = value;
           }
@@ -117,20 +129,32 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
         after = now;
         offset = 0;
       }
-      for (let station = 0; station < stations; station++) {
-        const own = slot[set * stations + station] ?? -1;
-        if (own < 0) continue;
-        const minutes = numbers.change[station]?.[step.station] ?? 0;
-        const change = changes.find((x) => x.minutes === minutes);
-        if (!change) continue;
+      const group = atStation[step.station];
+      if (!group) continue;
+      const first = !used.has(step.station);
+      used.add(step.station);
+      for (let place = 0; place < C * S; place++) {
+        const value = after[place] ?? Infinity;
+        if (first || value < (group[place] ?? Infinity)) group[place] = value;
+      }
+    }
+    // From each place to the places of the steps that may follow.
+    for (let station = 0; station < stations; station++) {
+      const own = slot[set * stations + station] ?? -1;
+      if (own < 0) continue;
+      for (const next of used) {
+        const change = changeOf.get(numbers.change[station]?.[next] ?? 0);
+        const group = atStation[next];
+        if (!change || !group) continue;
         for (let c = 0; c < C; c++)
           for (let s = 0; s < S; s++) {
-            const value = (change.costs[s] ?? 0) + (after[c * S + (change.ends[s] ?? 0)] ?? Infinity);
+            const value = (change.costs[s] ?? 0) + (group[c * S + (change.ends[s] ?? 0)] ?? Infinity);
             const place = own * C * S + c * S + s;
             if (value < (values[place] ?? Infinity)) values[place] = value;
           }
       }
     }
+    used.clear();
   }
   const least = (set: number, station: number, strain: number, standing: number): number => {
     const own = slot[set * stations + station] ?? -1;

@@ -19,6 +19,12 @@ export class Budget {
     return new Budget(labels, undefined, Infinity, this);
   }
 
+  /** An equal share of what is left, in labels and in time, when this many need one. */
+  share(among: number): Budget {
+    const now = this.clock?.() ?? 0;
+    return new Budget((this.labels - this.looked) / among, this.clock, now + (this.untilMs - now) / among, this);
+  }
+
   /** Counts labels. @returns whether there is something left to spend */
   spend(labels: number): boolean {
     this.looked += labels;

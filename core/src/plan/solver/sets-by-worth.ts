@@ -67,6 +67,11 @@ export class SetsByWorth {
     return this.queue.shift();
   }
 
+  /** Sets of the same worth as the last one that are still to come. */
+  get alike(): number {
+    return this.queue.length;
+  }
+
   /** All sets of the best worth below the last one. */
   private fill(): void {
     const { problem } = this;

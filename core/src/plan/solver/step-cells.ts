@@ -31,11 +31,14 @@ export interface StepCells {
 
 export function stepCells(numbers: Numbers, strainCells: number): StepCells {
   const { k } = numbers;
+  // Read once: what is imported is looked up at each use.
+  const [breakStep, watch] = [BREAK_STEP_MINUTES, WATCH_AT];
   const cell = STRAIN_TOP / strainCells;
   const work = numbers.steps.reduce((sum, s) => sum + s.minutes, 0);
   const level = Math.max((numbers.fatigue * work) / TIRED_LEVELS, EPS);
   const made: (PartCells | undefined)[][] = numbers.steps.map(() => []);
   const cellOf = (strain: number): number => Math.min(strainCells - 1, Math.floor(strain / cell + EPS));
+  const left = Array.from({ length: BREAK_OPTIONS }, (_, n) => (n === BREAK_OPTIONS - 1 ? 0 : Math.exp(-k * n * breakStep)));
   const make = (index: number, fatigue: number): PartCells => {
     const step = numbers.steps[index];
     const ends = new Int32Array(strainCells * BREAK_OPTIONS).fill(-1);
@@ -48,13 +51,13 @@ export function stepCells(numbers: Numbers, strainCells: number): StepCells {
       const strain = s * cell;
       for (let n = 0; n < BREAK_OPTIONS; n++) {
         const last = n === BREAK_OPTIONS - 1;
-        const pause = n * BREAK_STEP_MINUTES;
-        const rested = last ? 0 : strain * Math.exp(-k * pause);
+        const pause = n * breakStep;
+        const rested = strain * (left[n] ?? 0);
         const end = rested * step.decay + added;
         if (Math.max(rested, end) > step.ceiling) continue;
         const dose = doseOf(rested, end, rate, step.partMinutes, k);
         ends[s * BREAK_OPTIONS + n] = cellOf(end);
-        doses[s * BREAK_OPTIONS + n] = dose + (n > 0 && !last && strain > WATCH_AT ? doseOf(strain, rested, 0, pause, k) : 0);
+        doses[s * BREAK_OPTIONS + n] = dose + (n > 0 && !last && strain > watch ? doseOf(strain, rested, 0, pause, k) : 0);
         // A longer break would do more after the part, where there can be one.
         if (dose === 0 && n > 0 && numbers.noBreakMask === 0) {
           tried[s] = n + 1;
