@@ -244,6 +244,7 @@ function costOf(
 
 function proofReason(solution: Solution, steps: number): Reason {
   if (solution.proof === 'within') return reason('plan.within', { steps, percent: Math.ceil(solution.gap * 100) }, 0.2);
+  if (solution.proof === 'impossible') return reason('plan.impossible', {}, 1);
   return reason(solution.proof === 'proven' ? 'plan.proven' : 'plan.best_found', { steps }, 0.2);
 }
 

@@ -93,8 +93,13 @@ const BODIES = {
     .strictObject({
       asked,
       helperThere: z.boolean(),
-      /** Minutes from the start between which the helper is there; the whole visit when left out. */
+      /** Minutes from the start between which the helper is there, one stretch: as earlier versions wrote it. */
       helperMinutes: z.tuple([minutes, minutes]).optional(),
+      /** The same in any number of stretches; the whole visit when both are left out. */
+      helperWindows: z
+        .array(z.tuple([minutes, minutes]))
+        .max(6)
+        .optional(),
     })
     .describe('The owner wants something else, or the time or the help has changed.'),
   file_read: z.strictObject({}).describe('The dog’s file was read before the dog was touched.'),

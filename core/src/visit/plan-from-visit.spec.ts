@@ -158,7 +158,33 @@ describe('what the groomer fixed, in the log', () => {
         ],
       ]),
     );
+    // As earlier versions wrote it; the version of today names any number of stretches.
     const input = planInputOf(state, context);
+    const twice = replay(
+      VISIT,
+      eventsOf([
+        [0, BOOKED],
+        [0, fit],
+        [
+          0,
+          {
+            type: 'asked_changed',
+            body: {
+              asked: { items: ['nails'], wantedMm: 9, sessionMinutes: 60 },
+              helperThere: true,
+              helperWindows: [
+                [0, 10],
+                [30, 60],
+              ],
+            },
+          },
+        ],
+      ]),
+    );
+    expect(planInputOf(twice, context)?.helperWindows).toEqual([
+      [0, 10],
+      [30, 60],
+    ]);
     expect([input?.way, input?.helperWindows]).toEqual(['calmest', [[10, 30]]]);
     expect(input && makePlan(input).steps[0]?.minutes).toBe(12);
   });

@@ -97,7 +97,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       drawer: context.drawer ?? BLADES,
       guards: context.guards ?? GUARDS,
       today: context.today,
-      helperWindows: state.helperMinutes ? [state.helperMinutes] : undefined,
+      helperWindows: state.helperWindows.length > 0 ? state.helperWindows : undefined,
       times: context.times,
       pace: context.pace,
       carriedOver: context.carriedOver,

@@ -54,7 +54,7 @@ export function emptyVisit(visitId: string): VisitState {
     arrivesAt: undefined,
     asked: { items: [], wantedMm: 6, sessionMinutes: 90 },
     helperThere: false,
-    helperMinutes: undefined,
+    helperWindows: [],
     wishes: [],
     way: 'as_asked',
     fileReadMs: undefined,
@@ -92,7 +92,7 @@ const APPLY: Appliers = {
   asked_changed: (s, { body }) => {
     s.asked = body.asked;
     s.helperThere = body.helperThere;
-    s.helperMinutes = body.helperMinutes;
+    s.helperWindows = body.helperWindows ?? (body.helperMinutes ? [body.helperMinutes] : []);
   },
   file_read: (s, e) => {
     s.fileReadMs = e.stamp.wallMs;

@@ -6,7 +6,7 @@ import type { FitSign, ToldItem } from '../fit/index.js';
 import type { HoldId } from '../holds/index.js';
 import type { HarmDegree, IncidentKind } from '../incidents/index.js';
 import type { ZoneId } from '../anatomy/index.js';
-import type { Activity, PlanWay, PlanWish, ServiceAsked } from '../plan/index.js';
+import type { Activity, HelperWindow, PlanWay, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
 import type { PlanRecord } from './events.js';
 import type { Stamp } from './stamp.js';
@@ -104,7 +104,8 @@ export interface VisitState {
   arrivesAt: string | undefined;
   asked: ServiceAsked;
   helperThere: boolean;
-  helperMinutes: readonly [number, number] | undefined;
+  /** Stretches of the visit in which the helper is there, minutes from the start; the whole visit when there are none. */
+  helperWindows: readonly HelperWindow[];
   /** What the groomer has fixed by hand, and the way the visit is planned. */
   wishes: readonly PlanWish[];
   way: PlanWay;

@@ -143,6 +143,10 @@ export const PLAN_RULES = {
   'plan.start_strain': rule('{mood} on the table: the plan starts at {points} points.', DEFAULT),
   'plan.proven': rule('Every order and break of {steps} steps was searched: no better plan keeps all limits.', COMPUTED),
   'plan.within': rule('No order of the {steps} steps can be better by more than {percent} %.', COMPUTED),
+  'plan.impossible': rule(
+    'What has to be done today keeps the limits of strain, standing and time in no order: leave a step out, or give it more time.',
+    COMPUTED,
+  ),
   'plan.best_found': rule('{steps} steps are too many to search whole: this is the best plan found.', COMPUTED),
   'plan.not_today': rule('{name} is not groomed today.', PRACTICE),
   'plan.vet_first': rule('The vet is asked first; {name} is not groomed before the answer.', PRACTICE),

@@ -66,6 +66,17 @@ describe('AgreementPage', () => {
     expect(visit.store.state().consents.size).toBe(0);
   });
 
+  it('keeps when the helper is there when something else is asked for', async () => {
+    await visit.store.ask({ helperThere: true, helperWindows: [[0, 40]] });
+    await visit.until(() => visit.store.state().helperThere);
+    await visit.click('Nails');
+    await visit.until(() => !visit.store.state().asked.items.includes('nails'));
+    expect(visit.store.state().helperWindows).toEqual([[0, 40]]);
+    await visit.click('A helper is there');
+    await visit.until(() => !visit.store.state().helperThere);
+    expect(visit.store.state().helperWindows).toEqual([]);
+  });
+
   it('changes what is asked for, and the plan with it', async () => {
     await visit.click('nails');
     expect(visit.store.state().asked.items).toEqual(['bath', 'sanitary']);

@@ -129,10 +129,7 @@ export class AgreementPage {
     const wantedMm = change.wantedMm ?? asked.wantedMm;
     const sessionMinutes = Math.round(change.sessionMinutes ?? asked.sessionMinutes);
     if (!(wantedMm > 0 && wantedMm <= 80 && sessionMinutes >= 10 && sessionMinutes <= 480)) return;
-    void this.store.record({
-      type: 'asked_changed',
-      body: { asked: { items: change.items ?? [...asked.items], wantedMm, sessionMinutes }, helperThere },
-    });
+    void this.store.ask({ asked: { items: change.items ?? asked.items, wantedMm, sessionMinutes }, helperThere });
   }
   protected toggle(item: ServiceItem): void {
     const items = this.asked().items;
@@ -170,11 +167,7 @@ export class AgreementPage {
 
   /** Another way is what is asked for now. */
   protected take(input: PlanInput): void {
-    const { items, wantedMm, sessionMinutes } = input.asked;
-    void this.store.record({
-      type: 'asked_changed',
-      body: { asked: { items: [...items], wantedMm, sessionMinutes }, helperThere: input.helperThere },
-    });
+    void this.store.ask({ asked: input.asked, helperThere: input.helperThere });
   }
 
   /** The owner refuses what cannot be left out: nothing is done today. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
-import { ACTIVITY_FACTS, withWish, type HelperWindow, type PlanInput, type PlanWay, type PlanWish } from '@mansuet/core/plan';
+import { ACTIVITY_FACTS, withWish, type PlanInput, type PlanWay, type PlanWish } from '@mansuet/core/plan';
 import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
 import { planChanges, planRecordOf, recordFromHere } from '@mansuet/core/visit';
 import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
@@ -183,20 +183,9 @@ export class HandlingPlanPage {
   }
   protected async planBy(way: PlanWay): Promise<void> {
     // A helper is there or not, whatever the plan: that is what the visit knows, and the plan follows.
-    if (way === 'with_helper') await this.helper(true, undefined);
+    if (way === 'with_helper') await this.store.ask({ helperThere: true, helperWindows: [] });
     else await this.setWishes(this.wishes(), way);
     this.view.set('steps');
-  }
-  protected async helper(there: boolean, window: HelperWindow | undefined): Promise<void> {
-    const { items, wantedMm, sessionMinutes } = this.store.state().asked;
-    await this.store.record({
-      type: 'asked_changed',
-      body: {
-        asked: { items: [...items], wantedMm, sessionMinutes },
-        helperThere: there,
-        ...(window ? { helperMinutes: [window[0], window[1]] as [number, number] } : {}),
-      },
-    });
   }
   protected shift(by: number): void {
     this.list()?.move(this.opened(), this.opened() + by);

@@ -2,7 +2,7 @@ import { Injectable, computed, effect, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
-import type { PlanInput } from '@mansuet/core/plan';
+import type { HelperWindow, PlanInput, ServiceAsked } from '@mansuet/core/plan';
 import { dogKinds } from '@mansuet/core/dogs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
 import {
@@ -99,6 +99,19 @@ export class VisitStore {
 
   record(draft: EventDraft): Promise<unknown> {
     return this.log.record(this.visitId(), draft);
+  }
+
+  /** What the owner asks for, the time or the help is otherwise; what is not named stays as it is. */
+  ask(change: { asked?: ServiceAsked; helperThere?: boolean; helperWindows?: readonly HelperWindow[] }): Promise<unknown> {
+    const { asked, helperThere, helperWindows } = { ...this.state(), ...change };
+    return this.record({
+      type: 'asked_changed',
+      body: {
+        asked: { ...asked, items: [...asked.items] },
+        helperThere,
+        ...(helperThere && helperWindows.length > 0 ? { helperWindows: helperWindows.map(([from, to]) => [from, to]) } : {}),
+      },
+    });
   }
 
   /** Takes back the latest event that counts. */
