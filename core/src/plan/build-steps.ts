@@ -224,11 +224,26 @@ function withinPain(steps: readonly BuiltStep[], kinds: readonly KindFound[]): {
   return { steps: steps.filter((s) => !beyond.some((b) => b.activity === s.activity)), beyond };
 }
 
-/** What only makes sense together is planned together: a bath with its drying, a comb with its soak. */
+/** What only makes sense together is planned together: a bath with its drying, a comb with its soak. A bath that falls away with it is said. */
 function dropOrphans(steps: readonly BuiltStep[], notPlanned: readonly NotPlanned[], mats: MatWork): BuiltPlan {
   const has = (a: Activity): boolean => steps.some((s) => s.activity === a);
-  const alone = [...(has('bath') && has('dry') ? [] : BATHING), ...(has('soak') && has('crust') ? [] : (['soak', 'crust'] as const))];
-  return { steps: steps.filter((s) => !alone.some((a) => a === s.activity)), notPlanned, mats };
+  const whole = has('bath') && has('dry');
+  const alone = [...(whole ? [] : BATHING), ...(has('soak') && has('crust') ? [] : (['soak', 'crust'] as const))];
+  const without = notPlanned.find((n) => n.activity === 'bath' || n.activity === 'dry');
+  const bath = steps.find((s) => s.activity === 'bath') ?? steps.find((s) => s.activity === 'dry');
+  const fallsAway: NotPlanned[] =
+    !whole && bath && without
+      ? [
+          {
+            what: bath.label,
+            activity: bath.activity,
+            zones: bath.zones,
+            to: without.to,
+            reasons: [reason('step.bath_whole', { without: without.what }, 0.9)],
+          },
+        ]
+      : [];
+  return { steps: steps.filter((s) => !alone.some((a) => a === s.activity)), notPlanned: [...notPlanned, ...fallsAway], mats };
 }
 
 function bodyZones(): ZoneId[] {

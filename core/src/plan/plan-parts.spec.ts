@@ -122,6 +122,22 @@ describe('painful work', () => {
     expect(beyond.every((n) => n.to === 'vet')).toBeTrue();
     expect(senior.steps.map((s) => s.activity)).toContain('clip_tight_fragile');
   });
+  it('takes the bath with it when the drying goes, and says so', () => {
+    const hips = { joints: { hip_left: 'painful' as const, hip_right: 'stiff' as const } };
+    const asked = { items: ['nails', 'bath', 'body_clip', 'feet'] as const, wantedMm: 9, sessionMinutes: 150 };
+    const { steps, notToday } = makePlan(anInput({ asked }, { ...known, born: '2012-01-01', weightKg: 12 }, hips));
+    expect(steps.map((s) => s.activity)).not.toContain('dry');
+    expect(steps.map((s) => s.activity)).not.toContain('bath');
+    const bath = notToday.find((n) => n.activity === 'bath');
+    expect(bath?.to).toBe('vet');
+    expect(bath?.reasons.map(sayReason)).toEqual(['A bath is done whole: without “Dry” it is not begun, since no dog goes home wet.']);
+    const byHand = makePlan(anInput({ asked: { ...asked, items: ['bath'] }, wishes: [{ kind: 'forbid', step: 'dry' }] }, known));
+    expect(byHand.steps).toEqual([]);
+    expect(byHand.notToday.map((n) => [n.activity, n.to])).toEqual([
+      ['dry', 'another_visit'],
+      ['bath', 'another_visit'],
+    ]);
+  });
   it('within it stays, and is counted', () => {
     const plan = makePlan(anInput({}, known, armpit));
     expect(plan.painful.minutes).toBeGreaterThan(0);

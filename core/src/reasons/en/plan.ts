@@ -35,6 +35,7 @@ export const PLAN_RULES = {
     FLOOR,
   ),
   'step.muzzle_refused': rule('{name} may bite here and the owner refuses a muzzle: this is for a vet.', FLOOR),
+  'step.bath_whole': rule('A bath is done whole: without “{without}” it is not begun, since no dog goes home wet.', PRACTICE),
   'step.no_bath_on_mats': rule('Tight mats stay in: no bath, wetting tightens them.', PRACTICE),
   'step.dryer_velocity': rule('Towel, then high velocity, ears covered, never at the face.', PRACTICE),
   'step.dryer_gentle': rule('Towel, then a stand dryer: it does not know the noise yet.', PRACTICE),

@@ -69,7 +69,7 @@ describe('AgreementPage', () => {
   it('keeps when the helper is there when something else is asked for', async () => {
     await visit.store.ask({ helperThere: true, helperWindows: [[0, 40]] });
     await visit.until(() => visit.store.state().helperThere);
-    await visit.click('Nails');
+    await visit.click('nails');
     await visit.until(() => !visit.store.state().asked.items.includes('nails'));
     expect(visit.store.state().helperWindows).toEqual([[0, 40]]);
     await visit.click('A helper is there');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
-import { ACTIVITY_FACTS, withWish, type PlanInput, type PlanWay, type PlanWish } from '@mansuet/core/plan';
+import { ACTIVITY_FACTS, BATHING, withWish, type PlanInput, type PlanWay, type PlanWish } from '@mansuet/core/plan';
 import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
 import { planChanges, planRecordOf, recordFromHere } from '@mansuet/core/visit';
 import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
@@ -165,8 +165,10 @@ export class HandlingPlanPage {
   }
   /** Back on today's plan: a step left out by hand is no longer, another one is insisted on. */
   protected today(step: PlanWish['step']): void {
-    const leftOut = this.wishes().find((w) => w.kind === 'forbid' && w.step === step);
-    if (leftOut) this.takeBack(leftOut);
+    // A bath falls away with any part of it that was left out.
+    const together: readonly PlanWish['step'][] = BATHING.some((b) => b === step) ? BATHING : [step];
+    const leftOut = this.wishes().filter((w) => w.kind === 'forbid' && together.includes(w.step));
+    if (leftOut.length > 0) void this.setWishes(this.wishes().filter((w) => !leftOut.includes(w)));
     else this.wish({ kind: 'require', step });
   }
   protected put(placed: Placed): void {
