@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { aProblem, aStep } from '../testing/problems.js';
 import {
   POSTS,
   STRAIN_CEILING,
@@ -14,37 +15,14 @@ import {
   type OrderKind,
   type PlanProblem,
   type PlanValue,
-  type SolverStep,
 } from './index.js';
 import { BREAK_STEP_MINUTES } from './model.js';
 
 /** Longer breaks are never better in the problems of this file: strain halves every 6 minutes. */
 const LONGEST_BREAK = 30;
 
-const step = (id: string, change: Partial<SolverStep> = {}): SolverStep => ({
-  id,
-  tier: 'asked',
-  worth: 1,
-  minutes: 6,
-  ratePerMinute: 2,
-  post: 'table',
-  standing: true,
-  ...change,
-});
-const aProblem = (change: Partial<PlanProblem>): PlanProblem => ({
-  steps: [],
-  order: [],
-  startStrain: 10,
-  halfLifeMinutes: 6,
-  fatiguePerMinute: 0.004,
-  continuousStandingMinutes: 20,
-  totalStandingMinutes: 100,
-  workMinutes: Infinity,
-  sessionMinutes: 120,
-  startPost: 'table',
-  startStandingMinutes: 0,
-  ...change,
-});
+/** Time and feet that can run short. */
+const scarce = (change: Partial<PlanProblem>): PlanProblem => aProblem({ totalStandingMinutes: 100, sessionMinutes: 120, ...change });
 
 /** Every order of every subset, with every choice of breaks: the slow twin. Uses only `simulate`, which says what a plan means. */
 function byBruteForce(problem: PlanProblem): PlanValue {
@@ -111,7 +89,7 @@ const problems = fc
     sessionMinutes: fc.constantFrom(18, 30, 60),
   })
   .map(({ steps, pairs, lag, helperWindows, ...rest }) =>
-    aProblem({
+    scarce({
       ...rest,
       ...(helperWindows ? { helperWindows } : {}),
       lags:
@@ -222,9 +200,9 @@ describe('solve', () => {
 
   it('has a plan when time is up before it knows which of many steps fit best', () => {
     const steps = Array.from({ length: 20 }, (_, i) =>
-      step(`s${String(i).padStart(2, '0')}`, { minutes: 4 + (i % 5), worth: 1 + (i % 2), ratePerMinute: 2 + (i % 3) }),
+      aStep(`s${String(i).padStart(2, '0')}`, { minutes: 4 + (i % 5), worth: 1 + (i % 2), ratePerMinute: 2 + (i % 3) }),
     );
-    const problem = aProblem({ steps, sessionMinutes: 70, totalStandingMinutes: 200 });
+    const problem = scarce({ steps, sessionMinutes: 70, totalStandingMinutes: 200 });
     let ms = 0;
     const found = solve(problem, { clock: () => (ms += 10), limitMs: 30 });
     expect(found.chosen.length).toBeGreaterThan(3);
@@ -234,47 +212,47 @@ describe('solve', () => {
 
   it('puts welfare before what was asked for, and that before looks', () => {
     const steps = [
-      step('looks', { tier: 'looks', minutes: 8, ratePerMinute: 0.5 }),
-      step('asked', { minutes: 8 }),
-      step('welfare', { tier: 'welfare', minutes: 8, ratePerMinute: 4 }),
+      aStep('looks', { tier: 'looks', minutes: 8, ratePerMinute: 0.5 }),
+      aStep('asked', { minutes: 8 }),
+      aStep('welfare', { tier: 'welfare', minutes: 8, ratePerMinute: 4 }),
     ];
-    const chosen = solve(aProblem({ steps, sessionMinutes: 9 })).chosen.map((c) => steps[c.step]?.id);
+    const chosen = solve(scarce({ steps, sessionMinutes: 9 })).chosen.map((c) => steps[c.step]?.id);
     expect(chosen).toEqual(['welfare']);
   });
 
   it('rests before the dog stands too long', () => {
-    const steps = [step('a', { minutes: 8, ratePerMinute: 0.5 }), step('b', { minutes: 8, ratePerMinute: 0.5 })];
-    const found = solve(aProblem({ steps, continuousStandingMinutes: 10 }));
+    const steps = [aStep('a', { minutes: 8, ratePerMinute: 0.5 }), aStep('b', { minutes: 8, ratePerMinute: 0.5 })];
+    const found = solve(scarce({ steps, continuousStandingMinutes: 10 }));
     expect(found.chosen.length).toBe(2);
     expect(found.chosen.flatMap((c) => c.breaks).some((b) => b > 0)).toBeTrue();
   });
 
   it('leaves a step that no rest makes bearable', () => {
-    expect(solve(aProblem({ steps: [step('a', { ratePerMinute: 30, minutes: 10 })] })).chosen).toEqual([]);
+    expect(solve(scarce({ steps: [aStep('a', { ratePerMinute: 30, minutes: 10 })] })).chosen).toEqual([]);
   });
 
   it('does not wet a dog that it cannot dry', () => {
-    const steps = [step('bath', { minutes: 10, post: 'tub' }), step('dry', { minutes: 40, post: 'dryer' })];
+    const steps = [aStep('bath', { minutes: 10, post: 'tub' }), aStep('dry', { minutes: 40, post: 'dryer' })];
     const order = [{ first: 'bath', then: 'dry', kind: 'finishes' as const, rule: 'order.dry_after_bath' as const }];
-    expect(solve(aProblem({ steps, order, sessionMinutes: 40 })).chosen).toEqual([]);
-    expect(solve(aProblem({ steps, order, sessionMinutes: 90 })).chosen.length).toBe(2);
+    expect(solve(scarce({ steps, order, sessionMinutes: 40 })).chosen).toEqual([]);
+    expect(solve(scarce({ steps, order, sessionMinutes: 90 })).chosen.length).toBe(2);
   });
 
   it('gives the same plan for the same question', () => {
-    const steps = [step('a'), step('b'), step('c'), step('d')];
-    expect(solve(aProblem({ steps })).chosen).toEqual(solve(aProblem({ steps })).chosen);
+    const steps = [aStep('a'), aStep('b'), aStep('c'), aStep('d')];
+    expect(solve(scarce({ steps })).chosen).toEqual(solve(scarce({ steps })).chosen);
   });
 
   it('proves the best of 16 like steps, which go in any order', () => {
-    const steps = Array.from({ length: 16 }, (_, i) => step(`s${i}`, { minutes: 3, ratePerMinute: 1 }));
-    const found = solve(aProblem({ steps, sessionMinutes: 200 }));
+    const steps = Array.from({ length: 16 }, (_, i) => aStep(`s${i}`, { minutes: 3, ratePerMinute: 1 }));
+    const found = solve(scarce({ steps, sessionMinutes: 200 }));
     expect(found.proof).toBe('proven');
     expect(found.chosen.length).toBe(16);
   });
 
   it('plans 24 steps in any order near a good one, and says how far from the best it could be', () => {
-    const steps = Array.from({ length: 24 }, (_, i) => step(`s${i}`, { minutes: 3 + (i % 4), ratePerMinute: 1 + (i % 5) / 2 }));
-    const problem = aProblem({ steps, sessionMinutes: 300, totalStandingMinutes: 300 });
+    const steps = Array.from({ length: 24 }, (_, i) => aStep(`s${i}`, { minutes: 3 + (i % 4), ratePerMinute: 1 + (i % 5) / 2 }));
+    const problem = scarce({ steps, sessionMinutes: 300, totalStandingMinutes: 300 });
     const found = solve(problem, { labels: 20_000 });
     expect(simulate(problem, found.chosen).broken).toBeUndefined();
     expect(found.chosen.length).toBe(24);
@@ -284,8 +262,8 @@ describe('solve', () => {
   });
 
   it('tells of better plans while it searches, each sound and better than the last', () => {
-    const steps = Array.from({ length: 10 }, (_, i) => step(`s${i}`, { minutes: 4 + (i % 3), ratePerMinute: 1 + (i % 4) }));
-    const problem = aProblem({ steps, sessionMinutes: 200 });
+    const steps = Array.from({ length: 10 }, (_, i) => aStep(`s${i}`, { minutes: 4 + (i % 3), ratePerMinute: 1 + (i % 4) }));
+    const problem = scarce({ steps, sessionMinutes: 200 });
     const told: number[] = [];
     const last = solve(problem, {
       onProgress: (found) => {
@@ -300,14 +278,14 @@ describe('solve', () => {
 
   it('ends by the clock with a plan and its gap', () => {
     let ms = 0;
-    const steps = Array.from({ length: 14 }, (_, i) => step(`s${i}`, { minutes: 4 + (i % 3), ratePerMinute: 2 + (i % 4) }));
-    const problem = aProblem({ steps, sessionMinutes: 110, totalStandingMinutes: 300 });
+    const steps = Array.from({ length: 14 }, (_, i) => aStep(`s${i}`, { minutes: 4 + (i % 3), ratePerMinute: 2 + (i % 4) }));
+    const problem = scarce({ steps, sessionMinutes: 110, totalStandingMinutes: 300 });
     const found = solve(problem, { clock: () => (ms += 100), limitMs: 300 });
     expect(simulate(problem, found.chosen).broken).toBeUndefined();
     expect(found.proof).not.toBe('proven');
   });
 
-  it('works with nothing to do', () => expect(solve(aProblem({})).chosen).toEqual([]));
+  it('works with nothing to do', () => expect(solve(scarce({})).chosen).toEqual([]));
 });
 
 describe('solveInOrder', () => {
@@ -344,36 +322,36 @@ describe('solveInOrder', () => {
     );
   });
   it('keeps the order it is given and chooses the breaks', () => {
-    const steps = [step('a', { ratePerMinute: 5 }), step('b', { ratePerMinute: 5 })];
-    const problem = aProblem({ steps });
+    const steps = [aStep('a', { ratePerMinute: 5 }), aStep('b', { ratePerMinute: 5 })];
+    const problem = scarce({ steps });
     expect(solveInOrder(problem, [1, 0])?.chosen.map((c) => c.step)).toEqual([1, 0]);
   });
   it('says when no breaks help', () =>
-    expect(solveInOrder(aProblem({ steps: [step('a', { ratePerMinute: 30, minutes: 10 })] }), [0])).toBeUndefined());
+    expect(solveInOrder(scarce({ steps: [aStep('a', { ratePerMinute: 30, minutes: 10 })] }), [0])).toBeUndefined());
 });
 
 describe('simulate', () => {
   it('names the limit that is broken', () => {
-    const steps = [step('a', { minutes: 9 }), step('b', { minutes: 9 })];
+    const steps = [aStep('a', { minutes: 9 }), aStep('b', { minutes: 9 })];
     const all: ChosenStep[] = [
       { step: 0, breaks: [0] },
       { step: 1, breaks: [0] },
     ];
-    expect(simulate(aProblem({ steps, continuousStandingMinutes: 12 }), all).broken?.limit).toBe('standing');
-    expect(simulate(aProblem({ steps, totalStandingMinutes: 12 }), all).broken?.limit).toBe('total_standing');
-    expect(simulate(aProblem({ steps, sessionMinutes: 12 }), all).broken?.limit).toBe('session');
-    expect(simulate(aProblem({ steps, startStrain: 60 }), all).broken?.limit).toBe('strain');
+    expect(simulate(scarce({ steps, continuousStandingMinutes: 12 }), all).broken?.limit).toBe('standing');
+    expect(simulate(scarce({ steps, totalStandingMinutes: 12 }), all).broken?.limit).toBe('total_standing');
+    expect(simulate(scarce({ steps, sessionMinutes: 12 }), all).broken?.limit).toBe('session');
+    expect(simulate(scarce({ steps, startStrain: 60 }), all).broken?.limit).toBe('strain');
   });
   it('names a lag that is too short and a helper who is not there', () => {
-    const steps = [step('a'), step('b', { helper: true })];
+    const steps = [aStep('a'), aStep('b', { helper: true })];
     const inOrder: ChosenStep[] = [
       { step: 0, breaks: [0] },
       { step: 1, breaks: [0] },
     ];
     const lags = [{ first: 'a', then: 'b', minutes: 4, rule: 'order.crust_first' as const }];
-    expect(simulate(aProblem({ steps, lags }), inOrder).broken?.limit).toBe('lag');
-    expect(simulate(aProblem({ steps, helperWindows: [[0, 8]] }), inOrder).broken?.limit).toBe('helper');
-    expect(simulate(aProblem({ steps, lags: [], helperWindows: [[6, 12]] }), inOrder).broken).toBeUndefined();
+    expect(simulate(scarce({ steps, lags }), inOrder).broken?.limit).toBe('lag');
+    expect(simulate(scarce({ steps, helperWindows: [[0, 8]] }), inOrder).broken?.limit).toBe('helper');
+    expect(simulate(scarce({ steps, lags: [], helperWindows: [[6, 12]] }), inOrder).broken).toBeUndefined();
   });
   it('keeps ceilings in the order of the tiers', () =>
     expect([STRAIN_CEILING.looks, STRAIN_CEILING.asked, STRAIN_CEILING.welfare]).toEqual([25, 50, 75]));

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { aProblem, aStep } from '../../testing/problems.js';
 import { POSTS, TIERS, burden, simulate, type PlanProblem, type SolverStep } from '../index.js';
 import { chosenSteps, dominates, grow, insert, mannerOfSearch, type Label, type Manner } from './labels.js';
 import { numbersOf } from './numbers.js';
@@ -16,30 +17,9 @@ const label = (strain: number, standing: number, minutes: number, points: number
   step: -1,
   pause: 0,
 });
-const step = (change: Partial<SolverStep> = {}): SolverStep => ({
-  id: 'a',
-  tier: 'welfare',
-  worth: 1,
-  minutes: 6,
-  ratePerMinute: 2,
-  post: 'table',
-  standing: true,
-  ...change,
-});
-const problem = (steps: readonly SolverStep[], change: Partial<PlanProblem> = {}): PlanProblem => ({
-  steps,
-  order: [],
-  startStrain: 10,
-  halfLifeMinutes: 6,
-  fatiguePerMinute: 0.004,
-  continuousStandingMinutes: 20,
-  totalStandingMinutes: 200,
-  workMinutes: Infinity,
-  sessionMinutes: 300,
-  startPost: 'table',
-  startStandingMinutes: 0,
-  ...change,
-});
+const step = (change: Partial<SolverStep> = {}): SolverStep => aStep('a', { tier: 'welfare', ...change });
+const problem = (steps: readonly SolverStep[], change: Partial<PlanProblem> = {}): PlanProblem =>
+  aProblem({ steps, sessionMinutes: 300, ...change });
 const manner = (p: PlanProblem): Manner => mannerOfSearch(numbersOf(p));
 const M = manner(problem([step()]));
 const K = M.numbers.k;

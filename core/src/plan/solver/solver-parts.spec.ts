@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { POSTS, TIERS, burden, simulate, solve, solveInOrder, type PlanProblem, type SolverStep } from '../index.js';
+import { aProblem, aStep } from '../../testing/problems.js';
+import { POSTS, TIERS, burden, simulate, solve, solveInOrder } from '../index.js';
 import { precedenceOf } from '../precedence.js';
 import { WATCH_AT, recoveryPerMinute, strainAfter, strainDoseAbove } from '../../strain/index.js';
 import { boundTable } from './bound-table.js';
@@ -12,30 +13,6 @@ import { SetsByWorth, compareWorth, worthOfSet } from './sets-by-worth.js';
 import { stepCells } from './step-cells.js';
 import { beforeOf, closedSetsOf, nearOrder, subProblem } from './sub-problem.js';
 
-const step = (id: string, change: Partial<SolverStep> = {}): SolverStep => ({
-  id,
-  tier: 'welfare',
-  worth: 1,
-  minutes: 6,
-  ratePerMinute: 2,
-  post: 'table',
-  standing: true,
-  ...change,
-});
-const aProblem = (change: Partial<PlanProblem>): PlanProblem => ({
-  steps: [],
-  order: [],
-  startStrain: 10,
-  halfLifeMinutes: 6,
-  fatiguePerMinute: 0.004,
-  continuousStandingMinutes: 20,
-  totalStandingMinutes: 200,
-  workMinutes: Infinity,
-  sessionMinutes: 200,
-  startPost: 'table',
-  startStandingMinutes: 0,
-  ...change,
-});
 const problems = fc
   .record({
     steps: fc.array(
@@ -186,7 +163,7 @@ describe('nearOrder', () => {
     expect(all !== 'circle' && all !== 'too_many' && all.masks.length).toBe(16);
   });
   it('keeps the order itself', () => {
-    const problem = aProblem({ steps: Array.from({ length: 8 }, (_, i) => step(`s${i}`)) });
+    const problem = aProblem({ steps: Array.from({ length: 8 }, (_, i) => aStep(`s${i}`)) });
     const order = nearestOrder(numbersOf(problem), beforeOf(problem));
     expect([...order].sort()).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
     const found = solveInOrder(problem, order);
