@@ -71,7 +71,10 @@ export async function bookDog(page: Page, dog: string, minutes = 150): Promise<s
 /** From Know to the end of the feel-over, with what is found in between. */
 export async function feelOver(page: Page, findings: () => Promise<void> = () => Promise.resolve()): Promise<void> {
   await page.getByRole('button', { name: 'I have read it: feel over' }).click();
-  await page.getByRole('button', { name: 'Nothing speaks against it' }).click();
+  const nothing = page.getByRole('button', { name: 'Nothing speaks against it' });
+  await nothing.click();
+  // What else is asked shows once the answer is kept.
+  await expect(nothing).toHaveAttribute('aria-pressed', 'true');
   const vet = page.getByRole('button', { name: 'The vet has agreed' });
   if (await vet.isVisible()) await vet.click();
   await page.getByRole('button', { name: 'still', exact: true }).click();
@@ -80,9 +83,12 @@ export async function feelOver(page: Page, findings: () => Promise<void> = () =>
 
 export async function pickZone(page: Page, zone: string): Promise<void> {
   await page.locator(`.views [data-zone="${zone}"] .ground`).first().click();
-  // Small places are magnified first.
+  // Small places are magnified first, and the glass takes a moment to open.
   const magnified = page.locator(`.inset [data-zone="${zone}"] .ground`).first();
+  const picked = page.locator(`.views [data-zone="${zone}"][aria-selected="true"] .ground`).first();
+  await expect(magnified.or(picked).first()).toBeVisible();
   if (await magnified.isVisible()) await magnified.click();
+  await expect(picked).toBeVisible();
   await expect(page.getByRole('tab', { name: 'Zone' })).toHaveAttribute('aria-selected', 'true');
 }
 
