@@ -12,18 +12,13 @@ import { replay, type VisitEvent } from '@mansuet/core/visit';
 import { aBladeQuestion } from '../core/src/testing/blade-questions.js';
 import { aToolQuestion } from '../core/src/testing/tool-questions.js';
 import { BOOKED, VISIT, eventsOf } from '../core/src/testing/visit-events.js';
+import { medianTime } from './median.js';
 
 const ROUNDS = 41;
 
 /** Median time of a hot call of core, printed as one line of the table that `bench.ts` puts together. */
 function time(what: string, promised: string, work: () => unknown): void {
-  work();
-  const times = Array.from({ length: ROUNDS }, () => {
-    const from = performance.now();
-    work();
-    return performance.now() - from;
-  }).sort((a, b) => a - b);
-  const median = times[Math.floor(ROUNDS / 2)] ?? 0;
+  const median = medianTime(work, ROUNDS);
   process.stdout.write(`| ${what} | ${promised} | ${median < 1 ? median.toFixed(2) : median.toFixed(1)} ms |\n`);
 }
 

@@ -1,26 +1,17 @@
-import { performance } from 'node:perf_hooks';
 import { burden, solve, type PlanProblem } from '@mansuet/core/plan';
 import { changeoverModel, highs, knapsackModel, optimum, orderingModel } from '../core/src/testing/highs-models.js';
 import { NO_RECOVERY_MINUTES, plainProblem, weightedJobs } from '../core/src/testing/linear-problems.js';
 import { randomFrom } from './bench-problems.js';
+import { medianTime } from './median.js';
 
 /** Our solver beside an independent exact one on the linear special cases: times side by side, printed as rows of a table. */
 const solver = await highs();
 const ROUNDS = 9;
 
-function time(work: () => unknown): number {
-  work();
-  const times = Array.from({ length: ROUNDS }, () => {
-    const from = performance.now();
-    work();
-    return performance.now() - from;
-  }).sort((a, b) => a - b);
-  return times[Math.floor(ROUNDS / 2)] ?? 0;
-}
 function row(what: string, problem: PlanProblem, model: string, mine: (found: ReturnType<typeof solve>) => number): void {
   const theirs = optimum(solver, model);
   const ours = mine(solve(problem));
-  const [a, b] = [time(() => solve(problem)), time(() => optimum(solver, model))];
+  const [a, b] = [medianTime(() => solve(problem), ROUNDS), medianTime(() => optimum(solver, model), ROUNDS)];
   const same = Math.abs(ours - theirs) < 0.05 * Math.max(1, Math.abs(theirs) * 0.01);
   process.stdout.write(
     `| ${what} | ${a.toFixed(1)} ms | ${b.toFixed(1)} ms | ${(b / a).toFixed(1)} | ${same ? 'yes' : `no: ${ours} against ${theirs}`} |\n`,

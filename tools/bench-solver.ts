@@ -4,6 +4,7 @@ import { build } from 'esbuild';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { Page } from 'playwright-core';
+import { median } from './median.js';
 import { ROOT } from './place.js';
 import type { SolverRun } from './bench-solver.worker.js';
 
@@ -110,9 +111,4 @@ ${lines.map((l) => `<path d="${path(l.of)}" fill="none" stroke="${l.colour}" str
 </svg>
 `,
   );
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? 0;
 }

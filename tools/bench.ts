@@ -6,6 +6,7 @@ import { chromium, type Browser, type Page } from 'playwright-core';
 import { build } from './build.js';
 import { PLAN_CASES } from './bench-cases.js';
 import { PICTURE, drawCost, solverRows, solverTable } from './bench-solver.js';
+import { median } from './median.js';
 import { Plain, ROOT, WEB_DIST } from './place.js';
 import { ensureDatabase, freePort, startCluster } from './postgres.js';
 import { environment } from './product.js';
@@ -243,11 +244,6 @@ async function tapFigure(page: Page): Promise<void> {
     'under 50 ms (95th)',
     `${Math.round(median(sorted))} ms; ${Math.round(sorted[Math.floor(TAPS * 0.95)] ?? 0)} ms`,
   );
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? 0;
 }
 
 async function healthy(port: number): Promise<void> {

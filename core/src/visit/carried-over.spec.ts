@@ -4,6 +4,7 @@ import { sayReason } from '../reasons/index.js';
 import { anInput } from '../testing/dogs.js';
 import { BOOKED, VISIT, eventsOf } from '../testing/visit-events.js';
 import {
+  carriedOverFrom,
   carriedZonesFrom,
   notFeltYet,
   planContextOf,
@@ -47,7 +48,7 @@ function visitLeaving(...steps: readonly ('brush_mats' | 'clip_tight_fragile' | 
   return summarize(replay(VISIT, eventsOf(drafts.map((d) => [1, d]))));
 }
 /** A summary of an earlier version. */
-function without({ undoneZones: _, ...rest }: VisitSummary): VisitSummary {
+function without({ leftZones: _, ...rest }: VisitSummary): VisitSummary {
   return rest;
 }
 const zonesOf = (s: VisitSummary): string[] => (s.undoneZones ?? []).map((z) => z.zone);
@@ -82,7 +83,7 @@ describe('mats and crusts that a visit leaves', () => {
     const state = today();
     const input = planInputOf(state, planContextOf(CONTEXT, [visitLeaving('brush_mats')]));
     if (!input) throw new Error('it is fit');
-    expect(input.feelOver.zones.map((z) => z.zone)).toEqual(['armpit_left', 'chin']);
+    expect(input.feelOver.zones.map((z) => z.zone)).toEqual(['chin', 'armpit_left']);
     const { steps } = buildSteps(input, dogKinds(input.dog, input.feelOver, input.today));
     const clip = steps.find((s) => s.activity === 'clip_tight_fragile');
     expect(clip?.reasons.map(sayReason)).toContain(
@@ -95,7 +96,7 @@ describe('mats and crusts that a visit leaves', () => {
   it('give way to what is felt today, and to a hand that found nothing', () => {
     const carried = carriedZonesFrom([visitLeaving('brush_mats')]);
     const left = (...drafts: EventDraft[]): string[] => notFeltYet(carried, today(...drafts)).map((c) => c.finding.zone);
-    expect(left()).toEqual(['armpit_left', 'chin']);
+    expect(left()).toEqual(['chin', 'armpit_left']);
     expect(
       left({ type: 'zone_felt', body: { zone: 'armpit_left', comb: 'wide_snags', lift: 'lifts_freely', skin: 'sound', crust: false } }),
     ).toEqual(['chin']);
@@ -107,5 +108,28 @@ describe('mats and crusts that a visit leaves', () => {
     expect(carriedZonesFrom([none, some])).toEqual([]);
     expect(carriedZonesFrom([without(some)])).toEqual([]);
     expect(carriedZonesFrom([])).toEqual([]);
+  });
+
+  it('stay where a visit between was called off before its plan, or is only booked', () => {
+    const left = visitLeaving('brush_mats');
+    const calledOff = summarize(
+      replay(
+        VISIT,
+        eventsOf([BOOKED, FIT, { type: 'visit_ended' as const, body: { outcome: 'not_today' as const, why: 'heat' } }].map((d) => [1, d])),
+      ),
+    );
+    const booked = summarize(replay(VISIT, eventsOf([[0, BOOKED]])));
+    expect(carriedZonesFrom([booked, calledOff, left])).toEqual(carriedZonesFrom([left]));
+    expect(carriedOverFrom([booked, calledOff, left])).toEqual(carriedOverFrom([left]));
+  });
+
+  it('are carried on through a visit that planned them and had no hand on them either', () => {
+    const first = { ...visitLeaving('brush_mats'), on: '2026-10-01' };
+    const again = { ...first, on: '2026-10-20', undoneZones: [] };
+    expect(carriedZonesFrom([again, first])).toEqual(carriedZonesFrom([first]));
+    expect(carriedZonesFrom([again, first])[0]?.from).toBe('2026-10-01');
+    // Done in between: an older finding is no longer so.
+    const done = { ...visitLeaving('brush_mats', 'soak', 'crust', 'clip_tight_fragile'), on: '2026-10-10' };
+    expect(carriedZonesFrom([again, done, first])).toEqual([]);
   });
 });

@@ -12,17 +12,24 @@ export function undoneIn(state: VisitState): Activity[] {
   return [...new Set([...unfinished(state).map((s) => s.id), ...putOff])];
 }
 
-/** Mats and crusts of an ended visit that were to be worked on and were not, as the hands found them. */
-export function undoneZonesIn(state: VisitState): ZoneFinding[] {
+/** Zones of an ended visit whose mats or crusts were to be worked on and were not. */
+export function leftZonesIn(state: VisitState): ZoneId[] {
   if (!state.ended || !state.plan) return [];
   const ofMats = (a: Activity | undefined): boolean => a !== undefined && isFoundWork(a);
-  const left = new Set<ZoneId>([
-    ...unfinished(state)
-      .filter((s) => ofMats(s.id))
-      .flatMap((s) => s.zones),
-    ...state.plan.notToday.filter((n) => n.to === 'another_visit' && ofMats(n.activity)).flatMap((n) => n.zones ?? []),
-  ]);
-  return state.feelOver.zones.filter((z) => left.has(z.zone) && (z.matGrade > 0 || z.crust));
+  return [
+    ...new Set([
+      ...unfinished(state)
+        .filter((s) => ofMats(s.id))
+        .flatMap((s) => s.zones),
+      ...state.plan.notToday.filter((n) => n.to === 'another_visit' && ofMats(n.activity)).flatMap((n) => n.zones ?? []),
+    ]),
+  ];
+}
+
+/** Those of them that the hands found in that visit; what it had carried over itself and did not feel stands in an earlier one. */
+export function undoneZonesIn(state: VisitState): ZoneFinding[] {
+  const left = leftZonesIn(state);
+  return state.feelOver.zones.filter((z) => left.includes(z.zone) && (z.matGrade > 0 || z.crust));
 }
 
 function unfinished(state: VisitState): { id: Activity; zones: readonly ZoneId[] }[] {
@@ -31,17 +38,30 @@ function unfinished(state: VisitState): { id: Activity; zones: readonly ZoneId[]
 
 /** What the latest visit left for the next. @param summaries past visits, the latest first */
 export function carriedOverFrom(summaries: readonly VisitSummary[]): CarriedOver[] {
-  const last = latest(summaries);
+  const [last] = planned(summaries);
   return (last?.undone ?? []).map((activity) => ({ activity, from: last?.on ?? '' }));
 }
 
-/** Mats and crusts that the latest visit left. @param summaries past visits, the latest first */
+/**
+ * Mats and crusts that the latest visit left, each as it was last felt: a zone that several visits in a row left without a hand on
+ * it is found in the first of them.
+ * @param summaries past visits, the latest first
+ */
 export function carriedZonesFrom(summaries: readonly VisitSummary[]): CarriedZone[] {
-  const last = latest(summaries);
-  return (last?.undoneZones ?? []).map((finding) => ({ finding, from: last?.on ?? '' }));
+  const visits = planned(summaries);
+  return (visits[0]?.leftZones ?? []).flatMap((zone) => {
+    for (const v of visits) {
+      if (!v.leftZones?.includes(zone)) return [];
+      const finding = v.undoneZones?.find((z) => z.zone === zone);
+      if (finding) return [{ finding, from: v.on ?? '' }];
+    }
+    return [];
+  });
 }
 
-const latest = (summaries: readonly VisitSummary[]): VisitSummary | undefined => summaries.find((s) => s.undone !== undefined && s.on);
+/** Visits that are over and had a plan: one that is booked, or was called off before, leaves nothing and takes nothing away. */
+const planned = (summaries: readonly VisitSummary[]): VisitSummary[] =>
+  summaries.filter((s) => s.outcome !== null && s.plannedMinutes !== null && s.undone !== undefined && s.on);
 
 /** Those that no hand has been on today: what is felt today comes before what was left. */
 export function notFeltYet(carried: readonly CarriedZone[], state: Pick<VisitState, 'feelOver' | 'areasFelt'>): CarriedZone[] {

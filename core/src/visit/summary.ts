@@ -1,3 +1,4 @@
+import type { ZoneId } from '../anatomy/index.js';
 import type { BladeId } from '../blades/index.js';
 import type { FeelOver, Leg, ZoneFinding } from '../dogs/index.js';
 import type { HoldId } from '../holds/index.js';
@@ -5,7 +6,7 @@ import type { HarmDegree, IncidentKind } from '../incidents/index.js';
 import type { BreakSeen, WatchSpell } from '../learning/index.js';
 import { seenWork, type ActivityHistory, type Activity, type Pace, type TimeSeen } from '../plan/index.js';
 import type { StrainBand } from '../strain/index.js';
-import { undoneIn, undoneZonesIn } from './carried-over.js';
+import { leftZonesIn, undoneIn, undoneZonesIn } from './carried-over.js';
 import { phaseOf, type Phase, type VisitState } from './state.js';
 import { breaksOf, spellsOf } from './seen-in-visit.js';
 import { workNow } from './work-clock.js';
@@ -31,7 +32,9 @@ export interface VisitSummary {
   }[];
   /** Work that was planned or put off and not finished; not in summaries written by earlier versions. */
   readonly undone?: readonly Activity[];
-  /** Mats and crusts that were to be worked on and were not; not in summaries written by earlier versions. */
+  /** Zones whose mats or crusts were to be worked on and were not; not in summaries written by earlier versions. */
+  readonly leftZones?: readonly ZoneId[];
+  /** What the hands found in those that they were on; not in summaries written by earlier versions. */
   readonly undoneZones?: readonly ZoneFinding[];
   /** Day of the visit, ISO; not in summaries written by earlier versions. */
   readonly on?: string | null;
@@ -78,6 +81,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
       planned: state.plan?.steps.find((p) => p.id === s.step)?.minutes ?? null,
     })),
     undone: undoneIn(state),
+    leftZones: leftZonesIn(state),
     undoneZones: undoneZonesIn(state),
     on: state.arrivesAt?.slice(0, 10) ?? null,
     holds: [...(state.work?.holdSeconds ?? [])].map(([hold, seconds]) => ({ hold, minutes: round(seconds / 60) })),

@@ -31,7 +31,6 @@ export interface BestOrderQuestion {
 
 /** Labels that the beam keeps after each number of steps: the first width gives a plan at once, the second a good one. */
 const BEAM_WIDTHS = [24, 160] as const;
-const WIDEST = 160;
 /** Entries of a coarse and of a fine table, at most; they fix how finely strain is cut. Our defaults: about 15 and 150 ms. */
 const COARSE_ENTRIES = 300_000;
 const FINE_ENTRIES = 3_000_000;
@@ -164,7 +163,7 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     const together = bounds;
     for (const guide of together.length > 1 ? together : []) {
       bounds = [guide];
-      if (!budget.empty()) offer(run({ below: Infinity }, WIDEST).label);
+      if (!budget.empty()) offer(run({ below: Infinity }, BEAM_WIDTHS[1]).label);
     }
     bounds = together;
   }

@@ -209,7 +209,10 @@ describe('FeelOverPage of a dog that was here before', () => {
 describe('FeelOverPage after a visit that left a mat', () => {
   const left = {
     ...summarize(replay(VISIT, [])),
+    outcome: 'stopped' as const,
+    plannedMinutes: 60,
     undone: ['clip_tight_fragile' as const],
+    leftZones: ['armpit_left' as const],
     undoneZones: [{ zone: 'armpit_left' as const, matGrade: 3 as const, skin: 'red' as const, crust: false }],
     on: '2026-01-10',
   };

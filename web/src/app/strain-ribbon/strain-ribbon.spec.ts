@@ -1,23 +1,34 @@
 import { TestBed } from '@angular/core/testing';
 import { StrainRibbon } from './strain-ribbon';
 
+/** A ribbon of 600 px that has drawn what is looked for. */
+async function drawn(inputs: Readonly<Record<string, unknown>>, part: string): Promise<HTMLElement> {
+  const fixture = TestBed.createComponent(StrainRibbon);
+  const host = fixture.nativeElement as HTMLElement;
+  host.style.width = '600px';
+  document.body.append(host);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  for (let i = 0; i < 50 && !host.querySelector(part); i++) await new Promise((done) => setTimeout(done, 20));
+  return host;
+}
+
 describe('StrainRibbon', () => {
   it('says in words what it draws, and draws bands, curves and steps', async () => {
-    const fixture = TestBed.createComponent(StrainRibbon);
-    const host = fixture.nativeElement as HTMLElement;
-    host.style.width = '600px';
-    document.body.append(host);
-    fixture.componentRef.setInput('predicted', [
-      { minute: 0, strain: 10, low: 10, high: 10 },
-      { minute: 20, strain: 41, low: 30, high: 60 },
-    ]);
-    fixture.componentRef.setInput('measured', [
-      { minute: 0, strain: 10 },
-      { minute: 5, strain: 33 },
-    ]);
-    fixture.componentRef.setInput('steps', [{ label: 'Nails', from: 0, to: 9, breaks: [{ from: 9, minutes: 5 }] }]);
-    await fixture.whenStable();
-    for (let i = 0; i < 50 && !host.querySelector('.predicted'); i++) await new Promise((done) => setTimeout(done, 20));
+    const host = await drawn(
+      {
+        predicted: [
+          { minute: 0, strain: 10, low: 10, high: 10 },
+          { minute: 20, strain: 41, low: 30, high: 60 },
+        ],
+        measured: [
+          { minute: 0, strain: 10 },
+          { minute: 5, strain: 33 },
+        ],
+        steps: [{ label: 'Nails', from: 0, to: 9, breaks: [{ from: 9, minutes: 5 }] }],
+      },
+      '.predicted',
+    );
     expect(host.querySelector('svg')?.getAttribute('aria-label')).toBe(
       'Strain over time: predicted strain peaks at 41 of 100, measured strain peaks at 33 of 100.',
     );
@@ -28,16 +39,15 @@ describe('StrainRibbon', () => {
   });
 
   it('parts the bar of a step where the dog rests inside it', async () => {
-    const fixture = TestBed.createComponent(StrainRibbon);
-    const host = fixture.nativeElement as HTMLElement;
-    host.style.width = '600px';
-    document.body.append(host);
-    fixture.componentRef.setInput('steps', [
-      { label: 'Bath', from: 5, to: 22, breaks: [{ from: 11, minutes: 5 }] },
-      { label: 'Dry', from: 27, to: 40, breaks: [{ from: 22, minutes: 5 }] },
-    ]);
-    await fixture.whenStable();
-    for (let i = 0; i < 50 && !host.querySelector('.step'); i++) await new Promise((done) => setTimeout(done, 20));
+    const host = await drawn(
+      {
+        steps: [
+          { label: 'Bath', from: 5, to: 22, breaks: [{ from: 11, minutes: 5 }] },
+          { label: 'Dry', from: 27, to: 40, breaks: [{ from: 22, minutes: 5 }] },
+        ],
+      },
+      '.step',
+    );
     const bars = [...host.querySelectorAll('.step')].map((g) => g.querySelectorAll('rect').length);
     expect(bars).toEqual([2, 1]);
     const x = (r: Element | null | undefined): number => Number(r?.getAttribute('x'));
