@@ -1,4 +1,4 @@
-import { burden, solve, type PlanProblem } from '@mansuet/core/plan';
+import { burden, type PlanProblem, solve } from '@mansuet/core/plan';
 import { changeoverModel, highs, knapsackModel, optimum, orderingModel } from '../core/src/testing/highs-models.js';
 import { NO_RECOVERY_MINUTES, plainProblem, weightedJobs } from '../core/src/testing/linear-problems.js';
 import { randomFrom } from './bench-problems.js';

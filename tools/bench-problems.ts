@@ -1,4 +1,5 @@
-import type { OrderRule, PlanProblem, SolverStep } from '@mansuet/core/plan';
+import type { PlanProblem, SolverStep } from '@mansuet/core/plan';
+import type { OrderRule } from '@mansuet/core/work';
 
 /** A seeded random source: mulberry32. */
 export function randomFrom(seed: number): () => number {

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { eventTypeLines } from '@mansuet/core/visit';
+import { eventTypeLines } from '@mansuet/core/log';
 import { ROOT } from './place.js';
 
 /** Writes docs/events.md from the schemas: `npm run docs`. A core spec fails when it is out of date. */

@@ -1,5 +1,5 @@
 import type { DogForm, DogNoteForm } from '@mansuet/core/contract';
-import type { ServiceItem } from '@mansuet/core/plan';
+import type { ServiceItem } from '@mansuet/core/words';
 
 /** An invented dog. Ages count back from the day the demo starts. */
 export interface DemoDog {

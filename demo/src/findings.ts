@@ -1,4 +1,4 @@
-import type { ZoneId } from '@mansuet/core/anatomy';
+import type { ZoneId } from '@mansuet/core/words';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import type { Findings } from './visit-story.js';

@@ -1,7 +1,7 @@
-import { PHASES } from '@mansuet/core/visit';
-import { INCIDENT_KINDS } from '@mansuet/core/incidents';
 import { DOG_FORM } from '@mansuet/core/contract';
-import { dogFactsOf, dogKinds, DOG_KINDS, NOTHING_FOUND } from '@mansuet/core/dogs';
+import { NOTHING_FOUND } from '@mansuet/core/findings';
+import { dogFactsOf, dogKinds } from '@mansuet/core/knowledge/dogs';
+import { DOG_KINDS, INCIDENT_KINDS, PHASES } from '@mansuet/core/words';
 import { readDogFile } from '@mansuet/server/dogs/read-dog-file';
 import { searchDogs } from '@mansuet/server/search/search-dogs';
 import { readToday } from '@mansuet/server/visits/visits.repository';

@@ -1,4 +1,6 @@
-import { replay, summarize, uuidV7, type Phase, type VisitEvent, type VisitSummary } from '@mansuet/core/visit';
+import { uuidV7, type VisitEvent } from '@mansuet/core/log';
+import { replay, summarize, type VisitSummary } from '@mansuet/core/visit';
+import type { Phase } from '@mansuet/core/words';
 
 import type { Database } from '@mansuet/server/database/database';
 import { addDog, addNote } from '@mansuet/server/dogs/dogs.repository';

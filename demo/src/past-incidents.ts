@@ -1,5 +1,4 @@
-import type { ZoneId } from '@mansuet/core/anatomy';
-import type { HarmDegree, IncidentKind } from '@mansuet/core/incidents';
+import type { HarmDegree, IncidentKind, ZoneId } from '@mansuet/core/words';
 
 export interface PastIncident {
   readonly kind: IncidentKind;

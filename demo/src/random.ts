@@ -1,4 +1,4 @@
-import type { RandomBytes } from '@mansuet/core/visit';
+import type { RandomBytes } from '@mansuet/core/log';
 
 /** A seeded generator (mulberry32): the same seed gives the same salon. */
 export interface Random {

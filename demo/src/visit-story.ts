@@ -1,22 +1,10 @@
-import type { ZoneId } from '@mansuet/core/anatomy';
-import type { Mood } from '@mansuet/core/dogs';
-import type { DogForm } from '@mansuet/core/contract';
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
-import { FEEL_AREAS, type LookedFinding, type LookedPart } from '@mansuet/core/feel-over';
-import type { IncidentKind, HarmDegree } from '@mansuet/core/incidents';
+import type { DogForm } from '@mansuet/core/contract';
+import type { PlannedStepRecord, VisitEvent } from '@mansuet/core/log';
 import { makePlan, type Pace } from '@mansuet/core/plan';
-import { bandOf, type SignalId } from '@mansuet/core/strain';
-import {
-  planContextOf,
-  planInputOf,
-  planRecordOf,
-  replay,
-  workNow,
-  type Phase,
-  type PlannedStepRecord,
-  type VisitEvent,
-  type VisitSummary,
-} from '@mansuet/core/visit';
+import type { bandOf } from '@mansuet/core/strain';
+import { planContextOf, planInputOf, planRecordOf, replay, type VisitSummary, workNow } from '@mansuet/core/visit';
+import { FEEL_AREAS, type HarmDegree, type IncidentKind, type LookedFinding, type LookedPart, type Mood, type Phase, type SignalId, type ZoneId } from '@mansuet/core/words';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import { VisitWriter } from './visit-writer.js';

@@ -1,4 +1,4 @@
-import { nextStamp, uuidV7, VISIT_EVENT, type EventDraft, type Stamp, type VisitEvent } from '@mansuet/core/visit';
+import { type EventDraft, nextStamp, type Stamp, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
 import type { Random } from './random.js';
 
 /** Writes the events of one visit as a tablet would: ids, times and stamps in order. */

@@ -1,9 +1,5 @@
-export const ROLES = ['lead', 'groomer', 'bather'] as const;
-export type Role = (typeof ROLES)[number];
+import { type Action, ACTIONS, type Role } from '../words/index.js';
 export const ROLE_LABELS: Readonly<Record<Role, string>> = { lead: 'lead', groomer: 'groomer', bather: 'bather' };
-
-export const ACTIONS = ['read', 'record', 'plan', 'book', 'edit_dog', 'manage_staff', 'house_rules'] as const;
-export type Action = (typeof ACTIONS)[number];
 
 const ALLOWED: Readonly<Record<Role, readonly Action[]>> = {
   lead: ACTIONS,

@@ -1,21 +1,10 @@
-import { dogKinds } from '../dogs/index.js';
-import { makePlan } from '../plan/index.js';
+import { dogKinds } from '../knowledge/dogs/index.js';
+import { SIGNATURE } from '../log/index.js';
+import { compareWith, isWorthOffering, makePlan } from '../plan/index.js';
 import { sayReason } from '../reasons/index.js';
-import { anInput, TODAY } from '../testing/dogs.js';
-import {
-  alternativesTo,
-  compareWith,
-  CONSENT_IDS,
-  CONSENT_LABELS,
-  CONSENT_TEXT_VERSION,
-  CONSENT_TEXTS,
-  consentText,
-  isSigned,
-  isWorthOffering,
-  proposeAgreement,
-  SIGNATURE,
-  signaturePath,
-} from './index.js';
+import { anInput, SPEC_DAY } from '../testing/dogs.js';
+import { CONSENT_IDS } from '../words/index.js';
+import { alternativesTo, CONSENT_LABELS, CONSENT_TEXT_VERSION, CONSENT_TEXTS, consentText, isSigned, proposeAgreement, signaturePath } from './index.js';
 
 const pad = (...strokes: number[][]) => ({ width: 300, height: 120, strokes });
 
@@ -56,7 +45,7 @@ describe('the words of a consent', () => {
 describe('alternatives', () => {
   const mats = { zones: [{ zone: 'side_left' as const, matGrade: 2 as const, skin: 'sound' as const, crust: false }] };
   const input = anInput({ asked: { items: ['bath', 'body_clip', 'face', 'nails'], wantedMm: 13, sessionMinutes: 150 } }, {}, mats);
-  const offered = alternativesTo(input, dogKinds(input.dog, input.feelOver, TODAY));
+  const offered = alternativesTo(input, dogKinds(input.dog, input.feelOver, SPEC_DAY));
 
   it('are other wishes of the same visit, each with what it means', () => {
     expect(offered.map((a) => a.id)).toEqual(['shorter', 'with_helper', 'more_time', 'welfare_only']);

@@ -1,13 +1,10 @@
-import { extraPriceMinor } from '../coat/index.js';
-import { zoneLabel } from '../anatomy/index.js';
-import { hasKind } from '../dogs/index.js';
-import type { HandlingPlan } from '../plan/make-plan.js';
-import type { PlanInput } from '../plan/plan-input.js';
-import { reason, type Reason } from '../reasons/index.js';
+import { zoneLabel } from '../knowledge/anatomy/index.js';
+import { extraPriceMinor } from '../knowledge/coat/index.js';
+import { hasKind } from '../knowledge/dogs/index.js';
+import type { HandlingPlan, PlanInput } from '../plan/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { ConsentId } from '../words/index.js';
 import { whyNotMore } from './alternatives.js';
-
-export const CONSENT_IDS = ['close_clip', 'clip_off', 'senior_or_unwell', 'muzzle', 'vet_emergency', 'photographs'] as const;
-export type ConsentId = (typeof CONSENT_IDS)[number];
 
 /** Version of the wording below; stored with each signature. */
 export const CONSENT_TEXT_VERSION = '2026-11-1';

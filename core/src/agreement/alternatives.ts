@@ -1,11 +1,7 @@
-import { hasKind, type KindFound } from '../dogs/index.js';
-import type { HandlingPlan } from '../plan/make-plan.js';
-import type { PlanInput } from '../plan/plan-input.js';
-import { FOR_HEALTH } from '../plan/ways.js';
-import { reason, type Reason } from '../reasons/index.js';
-
-export const ALTERNATIVE_IDS = ['shorter', 'with_helper', 'more_time', 'welfare_only'] as const;
-export type AlternativeId = (typeof ALTERNATIVE_IDS)[number];
+import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import { FOR_HEALTH, type HandlingPlan, type PlanInput } from '../plan/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { AlternativeId } from '../words/index.js';
 
 /** Another way to do this visit that the owner can be offered. */
 export interface Alternative {

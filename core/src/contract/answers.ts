@@ -1,14 +1,11 @@
 import * as z from 'zod';
-import { ROLES } from '../access/index.js';
-import { MARK_BORDERS, MARK_SURFACES } from '../dogs/index.js';
-import { ZONE_IDS } from '../anatomy/index.js';
-import { VISIT_EVENT } from '../visit/index.js';
+import type { LastFound } from '../findings/index.js';
+import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
+import { VISIT_EVENT } from '../log/index.js';
 import type { VisitSummary } from '../visit/index.js';
-import type { LastFound } from '../feel-over/index.js';
-import { ACTIVITIES } from '../plan/activities.js';
-import { HOUSE_DEFAULTS } from '../house-rules/index.js';
-import { HOUSE_RULES } from './house-rules.js';
+import { ACTIVITIES, MARK_BORDERS, MARK_SURFACES, ROLES, ZONE_IDS } from '../words/index.js';
 import { DOG_FORM, NOTE_KINDS, OWNER_FORM } from './dog-form.js';
+import { HOUSE_RULES } from './house-rules.js';
 
 /** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */
 export const STAFF = z.object({ staffId: z.uuid(), name: z.string(), role: z.enum(ROLES), trained: z.boolean() });

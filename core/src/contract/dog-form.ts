@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { ZONE_GROUPS } from '../anatomy/index.js';
-import { BUILDS, COATS, CONDITIONS, EAR_SETS, NOSES, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES } from '../dogs/index.js';
+import { BUILDS, COATS, CONDITIONS, EAR_SETS, NOSES, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, ZONE_GROUPS } from '../words/index.js';
 
 const name = z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 letters.');
 

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, isSchool, type HouseQuestion, type HouseRules } from '../house-rules/index.js';
+import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, type HouseQuestion, type HouseRules, isSchool } from '../knowledge/house-rules/index.js';
 
 /** An answer that no version knows, or none at all, is our default: a plan never waits for a house rule. */
 const school = <Q extends HouseQuestion>(question: Q): z.ZodCatch<z.ZodCustom<HouseRules[Q], HouseRules[Q]>> =>

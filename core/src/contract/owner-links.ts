@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { CONSENT_IDS, SIGNATURE } from '../agreement/index.js';
+import { SIGNATURE } from '../log/index.js';
+import { CONSENT_IDS } from '../words/index.js';
 import { CONTACT, DOG_FORM, OWNER_FORM } from './dog-form.js';
 
 /** Minutes that a link lives, by what it is for. Our default. */

@@ -1,26 +1,5 @@
 import * as z from 'zod';
-
-export const PROBLEM_CODES = [
-  'bad_json',
-  'bad_input',
-  'ask_back',
-  'bad_picture',
-  'bad_id',
-  'too_large',
-  'wrong_media_type',
-  'signed_out',
-  'wrong_sign_in',
-  'too_many_tries',
-  'forbidden',
-  'csrf',
-  'not_found',
-  'method_not_allowed',
-  'conflict',
-  'gone',
-  'unavailable',
-  'internal',
-] as const;
-export type ProblemCode = (typeof PROBLEM_CODES)[number];
+import { PROBLEM_CODES } from '../words/index.js';
 
 /** What went wrong, as `application/problem+json` (RFC 9457). `errors` names the fields. */
 export const PROBLEM = z.object({

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { ROLES } from '../access/index.js';
+import { ROLES } from '../words/index.js';
 
 export const SIGN_IN = z.strictObject({
   login: z.string().trim().min(1, 'Give your sign-in name.').max(60),

@@ -1,14 +1,16 @@
-import { proposeAgreement } from '../agreement/index.js';
 import { may } from '../access/index.js';
-import { DOG_FORM, birthDateProblem } from '../contract/index.js';
-import { HOUSE_DEFAULTS } from '../house-rules/index.js';
-import { INCIDENTS, INCIDENT_KINDS, needsVetNow } from '../incidents/index.js';
-import { nextVisitDates, addWeeks, type NextVisitQuestion } from '../next-visit/index.js';
+import { proposeAgreement } from '../agreement/index.js';
+import { birthDateProblem, DOG_FORM } from '../contract/index.js';
+import { INCIDENTS, needsVetNow } from '../incidents/index.js';
+import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
+import type { EventDraft } from '../log/index.js';
+import { addWeeks, nextVisitDates, type NextVisitQuestion } from '../next-visit/index.js';
 import { makePlan } from '../plan/index.js';
 import { sayReason } from '../reasons/index.js';
-import { TODAY, aDog, anInput } from '../testing/dogs.js';
-import { BOOKED, VISIT, eventsOf } from '../testing/visit-events.js';
-import { planRecordOf, replay, type EventDraft, type VisitState } from '../visit/index.js';
+import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
+import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
+import { planRecordOf, replay, type VisitState } from '../visit/index.js';
+import { INCIDENT_KINDS } from '../words/index.js';
 import { homeCare, leftOver, tellVisit } from './index.js';
 
 const matted = anInput({}, {}, { zones: [{ zone: 'ear_leather_left', matGrade: 3, skin: 'sound', crust: false }] });
@@ -108,7 +110,7 @@ describe('nextVisitDates', () => {
     stoppedEarly: false,
     season: undefined,
     house: HOUSE_DEFAULTS,
-    today: TODAY,
+    today: SPEC_DAY,
     ...change,
   });
   it('proposes the earliest date, with its reason', () => {
@@ -172,8 +174,8 @@ describe('the dog form', () => {
     it(`asks back for ${name}`, () => expect(DOG_FORM.safeParse({ ...form, ...change }).success).toBeFalse());
   }
   it('asks back for a birth in the future or beyond belief', () => {
-    expect(birthDateProblem('2027-01-01', TODAY)).toBeDefined();
-    expect(birthDateProblem('1980-01-01', TODAY)).toBeDefined();
-    expect(birthDateProblem('2015-01-01', TODAY)).toBeUndefined();
+    expect(birthDateProblem('2027-01-01', SPEC_DAY)).toBeDefined();
+    expect(birthDateProblem('1980-01-01', SPEC_DAY)).toBeDefined();
+    expect(birthDateProblem('2015-01-01', SPEC_DAY)).toBeUndefined();
   });
 });

@@ -1,10 +1,11 @@
-import { zoneFacts, zoneLabel } from '../anatomy/index.js';
-import type { HouseRules } from '../house-rules/index.js';
 import { HARM_LABELS, INCIDENTS } from '../incidents/index.js';
-import { ACTIVITY_FACTS, type Activity } from '../plan/index.js';
-import { reason, type Reason } from '../reasons/index.js';
-import { SIGNALS, bandOf } from '../strain/index.js';
-import { workNow, type VisitState } from '../visit/index.js';
+import { zoneFacts, zoneLabel } from '../knowledge/anatomy/index.js';
+import type { HouseRules } from '../knowledge/house-rules/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import { bandOf, SIGNALS } from '../strain/index.js';
+import { type VisitState, workNow } from '../visit/index.js';
+import type { Activity } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 
 /** Work that a blade took close to the skin. */
 const CLOSE: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];

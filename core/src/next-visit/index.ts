@@ -1,2 +1,2 @@
-export * from './next-visit.js';
 export * from './length-and-interval.js';
+export * from './next-visit.js';

@@ -1,6 +1,6 @@
-import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';
-import { TODAY, aDog } from '../testing/dogs.js';
-import { COAT_WEEKS, addWeeks, nextVisitDates, type NextVisitQuestion } from './index.js';
+import { HOUSE_DEFAULTS, houseRules } from '../knowledge/house-rules/index.js';
+import { aDog, SPEC_DAY } from '../testing/dogs.js';
+import { addWeeks, COAT_WEEKS, nextVisitDates, type NextVisitQuestion } from './index.js';
 
 const ask = (change: Partial<NextVisitQuestion> = {}): [string, number][] =>
   nextVisitDates({
@@ -11,7 +11,7 @@ const ask = (change: Partial<NextVisitQuestion> = {}): [string, number][] =>
     stoppedEarly: false,
     season: undefined,
     house: HOUSE_DEFAULTS,
-    today: TODAY,
+    today: SPEC_DAY,
     ...change,
   }).map((d) => [d.because.rule, d.weeks]);
 

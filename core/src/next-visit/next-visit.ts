@@ -1,8 +1,8 @@
-import { lifeStage, type DogFacts } from '../dogs/index.js';
-import type { Activity } from '../plan/activities.js';
-import type { MatSeason } from '../coat/index.js';
-import type { HouseRules } from '../house-rules/index.js';
-import { reason, type Reason } from '../reasons/index.js';
+import type { MatSeason } from '../knowledge/coat/index.js';
+import { type DogFacts, lifeStage } from '../knowledge/dogs/index.js';
+import type { HouseRules } from '../knowledge/house-rules/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { Activity } from '../words/index.js';
 
 export interface NextVisitQuestion {
   readonly dog: Pick<DogFacts, 'born' | 'weightKg' | 'coat' | 'ears' | 'conditions' | 'triggers' | 'biteHistory'>;

@@ -1,8 +1,8 @@
-import { zoneFacts, type ZoneId } from '../anatomy/index.js';
-import { chooseBlade, type BladeChoice, type BladeQuestion } from '../blades/index.js';
-import { findingIn, hasKind, type KindFound, type Mood } from '../dogs/index.js';
-import type { Competence, Movement } from '../tools/index.js';
-import type { Activity } from './activities.js';
+import { findingIn } from '../findings/index.js';
+import { zoneFacts } from '../knowledge/anatomy/index.js';
+import { type BladeChoice, type BladeQuestion, chooseBlade } from '../knowledge/blades/index.js';
+import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import type { Activity, Competence, Mood, Movement, ZoneId } from '../words/index.js';
 import type { PlanInput } from './plan-input.js';
 
 /** The face is never asked for longer than this, mm. Our default. */

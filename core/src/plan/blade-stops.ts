@@ -1,6 +1,6 @@
-import type { BladeId } from '../blades/index.js';
-import { BLADE_HEAT_DEFAULTS, bladeCelsius, secondsUntilCelsius, swapLineCelsius, SWAP_AT_CELSIUS } from '../heat/index.js';
-import type { HouseRules } from '../house-rules/index.js';
+import { BLADE_HEAT_DEFAULTS, bladeCelsius, secondsUntilCelsius, SWAP_AT_CELSIUS, swapLineCelsius } from '../knowledge/heat/index.js';
+import type { HouseRules } from '../knowledge/house-rules/index.js';
+import type { BladeId } from '../words/index.js';
 import type { BuiltStep } from './make-step.js';
 import type { Stretch } from './simulate.js';
 

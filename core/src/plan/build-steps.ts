@@ -1,14 +1,13 @@
-import { zoneLabel, zonesOfGroup, type ZoneId } from '../anatomy/index.js';
-import { ageWeeks, hasKind, type KindFound } from '../dogs/index.js';
-import { painfulWork } from '../fit/index.js';
-import { findFloorBreaches } from '../floors/index.js';
-import { leftByLooks, lookedEffects, sayLooked } from '../feel-over/index.js';
-import { vetOnly } from '../hazards/index.js';
-import { reason, type Reason } from '../reasons/index.js';
-import { ACTIVITY_FACTS, BATHING, isFoundWork, SERVICE_ITEMS, sizeFactor, type Activity, type ServiceItem } from './activities.js';
+import { zoneLabel, zonesOfGroup } from '../knowledge/anatomy/index.js';
+import { ageWeeks, hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import { leftByLooks, lookedEffects, painfulWork, sayLooked } from '../knowledge/fit/index.js';
+import { findFloorBreaches } from '../knowledge/floors/index.js';
+import { vetOnly } from '../knowledge/hazards/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import { type Activity, SERVICE_ITEMS, type ServiceItem, type ZoneId } from '../words/index.js';
+import { ACTIVITY_FACTS, BATHING, clipsInTwo, isFoundWork, sizeFactor } from '../work/index.js';
 import { findMatWork, type MatWork } from './find-mat-work.js';
-import { makeStep, type BuiltStep, type StepExtra } from './make-step.js';
-import { clipsInTwo } from './order-rules.js';
+import { type BuiltStep, makeStep, type StepExtra } from './make-step.js';
 import type { PlanInput } from './plan-input.js';
 import { wishFor } from './wishes.js';
 

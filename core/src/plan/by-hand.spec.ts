@@ -2,23 +2,8 @@ import fc from 'fast-check';
 import { sayReason } from '../reasons/index.js';
 import { anInput } from '../testing/dogs.js';
 import { plainProblem } from '../testing/linear-problems.js';
-import {
-  makePlan,
-  moved,
-  planVisit,
-  rulesBroken,
-  simulate,
-  smallestClash,
-  smallestHittingSet,
-  solve,
-  whatIf,
-  whatIfEverywhere,
-  withWish,
-  type Activity,
-  type HandlingPlan,
-  type PlanInput,
-  type PlanWish,
-} from './index.js';
+import type { Activity } from '../words/index.js';
+import { type HandlingPlan, makePlan, moved, type PlanInput, planVisit, type PlanWish, rulesBroken, simulate, smallestClash, smallestHittingSet, solve, whatIf, whatIfEverywhere, withWish } from './index.js';
 
 const known = { standingSeenMinutes: 40, visitsBefore: 3 };
 const order = (plan: HandlingPlan): Activity[] => plan.steps.map((s) => s.activity);

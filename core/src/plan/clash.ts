@@ -1,9 +1,10 @@
-import { reason, type Reason } from '../reasons/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { OrderRule } from '../work/index.js';
 import type { BuiltStep } from './make-step.js';
-import type { OrderRule, PlanProblem } from './model.js';
-import { canBeDone } from './solve-in-order.js';
+import type { PlanProblem } from './model.js';
 import { smallestClash } from './smallest-clash.js';
-import { wishRequires, wishRules, type PlanWish } from './wishes.js';
+import { canBeDone } from './solve-in-order.js';
+import { type PlanWish, wishRequires, wishRules } from './wishes.js';
 
 /** Wishes that cannot all be met, and the fewest rules and limits that stand against them. */
 export interface WishClash {

@@ -1,20 +1,7 @@
+import { dogKinds, standingLimits } from '../knowledge/dogs/index.js';
 import type { RuleCode } from '../reasons/index.js';
-import { TODAY, anInput } from '../testing/dogs.js';
-import { dogKinds, standingLimits } from '../dogs/index.js';
-import {
-  buildSteps,
-  makePlan,
-  problemOf,
-  simulate,
-  solve,
-  whyBreak,
-  whyHere,
-  whyLeftOut,
-  type BuiltStep,
-  type PlanInput,
-  type PlanProblem,
-  type Solution,
-} from './index.js';
+import { anInput, SPEC_DAY } from '../testing/dogs.js';
+import { buildSteps, type BuiltStep, makePlan, type PlanInput, type PlanProblem, problemOf, simulate, type Solution, solve, whyBreak, whyHere, whyLeftOut } from './index.js';
 
 interface Case {
   readonly problem: PlanProblem;
@@ -22,9 +9,9 @@ interface Case {
   readonly steps: readonly BuiltStep[];
 }
 function solved(input: PlanInput, change: Partial<PlanProblem> = {}): Case {
-  const kinds = dogKinds(input.dog, input.feelOver, TODAY);
+  const kinds = dogKinds(input.dog, input.feelOver, SPEC_DAY);
   const { steps } = buildSteps(input, kinds);
-  const problem = { ...problemOf(input, steps, kinds, standingLimits(input.dog, kinds, input.feelOver, TODAY)), ...change };
+  const problem = { ...problemOf(input, steps, kinds, standingLimits(input.dog, kinds, input.feelOver, SPEC_DAY)), ...change };
   return { problem, solution: solve(problem), steps };
 }
 const at = (c: Case, activity: string): number => c.solution.chosen.findIndex((s) => c.steps[s.step]?.activity === activity);

@@ -1,5 +1,5 @@
-import { reason, type Reason } from '../reasons/index.js';
-import type { BuiltStep } from './build-steps.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { BuiltStep } from './make-step.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
 import type { Solution } from './solution.js';

@@ -1,6 +1,7 @@
-import { partOf, zoneFacts, type ZoneId } from '../anatomy/index.js';
-import { adviseCoat, type CoatAdvice, type MatAdvice } from '../coat/index.js';
-import { hasKind, type KindFound } from '../dogs/index.js';
+import { partOf, zoneFacts } from '../knowledge/anatomy/index.js';
+import { adviseCoat, type CoatAdvice, type MatAdvice } from '../knowledge/coat/index.js';
+import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import type { ZoneId } from '../words/index.js';
 import type { PlanInput } from './plan-input.js';
 
 /** Mats sorted by the kind of work they become. */

@@ -1,19 +1,7 @@
 import { sayReason } from '../reasons/index.js';
 import { anInput } from '../testing/dogs.js';
-import {
-  BLADE_STOP_MINUTES,
-  bladeStopsIn,
-  compareWith,
-  inputFor,
-  isWorthOffering,
-  learnMinutes,
-  makePlan,
-  waysWorthTrying,
-  PLAN_WAYS,
-  type Activity,
-  type HandlingPlan,
-  type PlanNow,
-} from './index.js';
+import { type Activity, PLAN_WAYS } from '../words/index.js';
+import { BLADE_STOP_MINUTES, bladeStopsIn, compareWith, type HandlingPlan, inputFor, isWorthOffering, learnMinutes, makePlan, type PlanNow, waysWorthTrying } from './index.js';
 
 const known = { standingSeenMinutes: 40, visitsBefore: 3 };
 const order = (plan: HandlingPlan): Activity[] => plan.steps.map((s) => s.activity);

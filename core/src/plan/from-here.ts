@@ -1,10 +1,9 @@
-import type { BladeId } from '../blades/index.js';
-import { BATHING, type Activity } from './activities.js';
+import { reason } from '../reasons/index.js';
+import type { Activity, BladeId, Post } from '../words/index.js';
+import { BATHING, ORDER_FACTS, type OrderContext } from '../work/index.js';
 import type { NotPlanned } from './build-steps.js';
 import type { BuiltStep } from './make-step.js';
-import type { PlanProblem, Post } from './model.js';
-import { ORDER_FACTS, type OrderContext } from './order-rules.js';
-import { reason } from '../reasons/index.js';
+import type { PlanProblem } from './model.js';
 
 /** Where the work stands when the rest is planned anew. */
 export interface PlanNow {

@@ -1,17 +1,17 @@
-import { chooseBlade } from '../blades/index.js';
 import { whoIsTold } from '../hand-back/index.js';
-import { swapLineCelsius } from '../heat/index.js';
-import { adviseLoop, chooseHold } from '../holds/index.js';
-import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, houseRules, type HouseQuestion, type HouseRules } from '../house-rules/index.js';
+import { chooseBlade } from '../knowledge/blades/index.js';
+import { swapLineCelsius } from '../knowledge/heat/index.js';
+import { adviseLoop, chooseHold } from '../knowledge/holds/index.js';
+import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, type HouseQuestion, type HouseRules, houseRules } from '../knowledge/house-rules/index.js';
+import { askTool, chooseDryer } from '../knowledge/tools/index.js';
 import { nextVisitDates } from '../next-visit/index.js';
 import { aBladeQuestion } from '../testing/blade-questions.js';
-import { TODAY, aDog, anInput } from '../testing/dogs.js';
+import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
 import { aHoldQuestion } from '../testing/hold-questions.js';
 import { aToolQuestion } from '../testing/tool-questions.js';
-import { BOOKED, VISIT, eventsOf } from '../testing/visit-events.js';
-import { chooseDryer, askTool } from '../tools/index.js';
+import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
 import { replay } from '../visit/index.js';
-import { makePlan, type HandlingPlan } from './index.js';
+import { type HandlingPlan, makePlan } from './index.js';
 
 const withHouse = (change: Partial<HouseRules>, ...[input, dog, found]: Parameters<typeof anInput>): HandlingPlan =>
   makePlan(anInput({ ...input, house: houseRules(change) }, dog, found));
@@ -49,7 +49,7 @@ const EFFECTS: Readonly<Record<HouseQuestion, () => void>> = {
         stoppedEarly: false,
         season: undefined,
         house,
-        today: TODAY,
+        today: SPEC_DAY,
       });
     expect(dates(houseRules({ earHair: 'pluck' })).map((d) => d.because.rule)).toContain('next.ears_plucked');
     expect(dates(HOUSE_DEFAULTS).map((d) => d.because.rule)).not.toContain('next.ears_plucked');

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { ZONE_IDS, type ZoneId } from '../anatomy/index.js';
-import { MAT_GRADES, type MatGrade } from '../coat/index.js';
-import { CONDITIONS, JOINTS, MOODS, type ZoneFinding } from '../dogs/index.js';
-import { RULES, SOURCES, sayReason, sourceOfReason, type Reason } from '../reasons/index.js';
+import type { ZoneFinding } from '../findings/index.js';
+import { type Reason, RULES, sayReason, sourceOfReason, SOURCES } from '../reasons/index.js';
 import { anInput } from '../testing/dogs.js';
-import { SERVICE_ITEMS, makePlan, orderRules, seenWork, type HandlingPlan, type PlanInput, type PlannedStep } from './index.js';
+import { CONDITIONS, JOINTS, MAT_GRADES, type MatGrade, MOODS, SERVICE_ITEMS, ZONE_IDS, type ZoneId } from '../words/index.js';
+import { orderRules } from '../work/index.js';
+import { type HandlingPlan, makePlan, type PlanInput, type PlannedStep, seenWork } from './index.js';
 
 const mat = (zone: ZoneId, matGrade: MatGrade, change: Partial<ZoneFinding> = {}): ZoneFinding => ({
   zone,

@@ -1,27 +1,28 @@
-import type { PromisedLength } from '../coat/index.js';
-import { dogKinds, MOOD_START, standingLimits, type KindFound, type StandingLimits } from '../dogs/index.js';
-import { painfulWork, type PainfulWork } from '../fit/index.js';
-import type { RegisterRow } from '../hazards/index.js';
-import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../holds/index.js';
-import { learnHalfLife } from '../learning/index.js';
-import { reason, type Reason } from '../reasons/index.js';
-import { uncountedSignals, type SignalId } from '../strain/index.js';
+import type { PromisedLength } from '../knowledge/coat/index.js';
+import { dogKinds, type KindFound, type StandingLimits, standingLimits } from '../knowledge/dogs/index.js';
+import { type PainfulWork, painfulWork } from '../knowledge/fit/index.js';
+import type { RegisterRow } from '../knowledge/hazards/index.js';
+import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../knowledge/holds/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import { learnHalfLife, MOOD_START, uncountedSignals } from '../strain/index.js';
+import type { SignalId } from '../words/index.js';
 import { bladeStopsOf } from './blade-stops.js';
-import { buildSteps, type BuiltPlan, type BuiltStep, type NotPlanned } from './build-steps.js';
+import { buildSteps, type BuiltPlan, type NotPlanned } from './build-steps.js';
 import { findClash, findOrderClash, type WishClash } from './clash.js';
 import { whyLeftOut } from './explain.js';
 import { stepsFromHere } from './from-here.js';
+import type { BuiltStep } from './make-step.js';
 import type { PlanProblem } from './model.js';
-import { curveOf, placeSteps, type CurvePoint, type PlannedStep } from './place-steps.js';
+import { curveOf, type CurvePoint, placeSteps, type PlannedStep } from './place-steps.js';
 import type { PlanInput } from './plan-input.js';
 import { planRegister } from './plan-register.js';
 import { problemOf } from './problem-of.js';
 import { safeFinishOfPlan, type SafeFinishPoint } from './safe-finish-of-plan.js';
-import { secondVisitFor, type SecondVisit } from './second-visit.js';
+import { type SecondVisit, secondVisitFor } from './second-visit.js';
 import { simulate } from './simulate.js';
 import type { Solution } from './solution.js';
 import { solve, type SolveOptions } from './solve.js';
-import { rulesBeside, withWishes, type PlanWish } from './wishes.js';
+import { type PlanWish, rulesBeside, withWishes } from './wishes.js';
 
 /** What the wishes of a groomer cost against the plan without them. */
 export interface WishCost {

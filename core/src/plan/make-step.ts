@@ -1,29 +1,19 @@
-import { zoneFacts, type ZoneId } from '../anatomy/index.js';
-import type { BladeChoice } from '../blades/index.js';
-import { cautionsFor } from '../cautions/index.js';
-import { findingIn, hasKind, type KindFound } from '../dogs/index.js';
-import { lookedEffects, lookedMinutesFactor } from '../feel-over/index.js';
-import {
-  HOLDS,
-  adviseLoop,
-  chooseHold,
-  gapsWithoutHold,
-  type GapWithoutHold,
-  type HoldChoice,
-  type HoldId,
-  type Reach,
-} from '../holds/index.js';
-import { reason, type Reason } from '../reasons/index.js';
-import type { DryerChoice } from '../tools/index.js';
-import { ACTIVITY_FACTS, sizeFactor, type Activity } from './activities.js';
-import { BLADE_STOP_MINUTES, bladeStopsIn } from './blade-stops.js';
+import { findingIn } from '../findings/index.js';
+import { zoneFacts } from '../knowledge/anatomy/index.js';
+import type { BladeChoice } from '../knowledge/blades/index.js';
+import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import { lookedEffects, lookedMinutesFactor } from '../knowledge/fit/index.js';
+import { adviseLoop, chooseHold, gapsWithoutHold, type GapWithoutHold, type HoldChoice, HOLDS } from '../knowledge/holds/index.js';
+import type { DryerChoice } from '../knowledge/tools/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { Activity, HoldId, Post, Reach, Tier, ZoneId } from '../words/index.js';
+import { ACTIVITY_FACTS, cautionsFor, clipsFirst, clipsInTwo, sizeFactor } from '../work/index.js';
 import { hardestBlade } from './blade-for-step.js';
+import { BLADE_STOP_MINUTES, bladeStopsIn } from './blade-stops.js';
 import { mannerOf } from './manner.js';
 import { learnMinutes } from './minutes.js';
-import type { Post, Tier } from './model.js';
-import { clipsFirst, clipsInTwo } from './order-rules.js';
 import type { PlanInput } from './plan-input.js';
-import { stepRate, type StepRate } from './rates.js';
+import { type StepRate, stepRate } from './rates.js';
 import { wishFor } from './wishes.js';
 
 /** A step ready to be ordered. */

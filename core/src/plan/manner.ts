@@ -1,8 +1,8 @@
-import type { MatGrade } from '../coat/index.js';
-import { ageWeeks, hasKind, standingLimits, type KindFound } from '../dogs/index.js';
-import { reason, type Reason } from '../reasons/index.js';
-import { chooseDryer, type DryerChoice } from '../tools/index.js';
-import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import { ageWeeks, hasKind, type KindFound, standingLimits } from '../knowledge/dogs/index.js';
+import { chooseDryer, type DryerChoice } from '../knowledge/tools/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { Activity, MatGrade } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 import { competenceOf, movementOf } from './blade-for-step.js';
 import type { PlanInput } from './plan-input.js';
 

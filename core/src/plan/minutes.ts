@@ -1,5 +1,6 @@
-import { reason, type Reason } from '../reasons/index.js';
-import { isFoundWork, type Activity } from './activities.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { Activity } from '../words/index.js';
+import { isFoundWork } from '../work/index.js';
 
 /** Minutes that a step took in one visit, from the first touch to the last, breaks not counted. */
 export interface TimeSeen {

@@ -1,12 +1,5 @@
-import type { RuleCode } from '../reasons/index.js';
-
-/** Where a step is done. Changing place takes minutes. */
-export const POSTS = ['table', 'lap', 'tub', 'dryer'] as const;
-export type Post = (typeof POSTS)[number];
-
-export const TIERS = ['welfare', 'asked', 'looks'] as const;
-/** Welfare comes first, then what was asked for, then looks. */
-export type Tier = (typeof TIERS)[number];
+import type { Post, Tier } from '../words/index.js';
+import type { OrderRule, TimeLag } from '../work/index.js';
 
 /** A step as the solver sees it: numbers only. */
 export interface SolverStep {
@@ -26,28 +19,6 @@ export interface SolverStep {
   readonly tool?: string;
   /** It follows at once: a wet dog does not wait. Breaks may lie inside it. */
   readonly noBreakBefore?: boolean;
-}
-
-export type OrderKind = 'before' | 'requires' | 'finishes';
-
-/**
- * How two steps depend on each other. `before`: if both are done, first comes first. `requires`: then cannot be done unless
- * first was. `finishes`: as `requires`, and first must not be left without then (a wet dog is dried).
- */
-export interface OrderRule {
-  readonly first: string;
-  readonly then: string;
-  readonly kind: OrderKind;
-  readonly rule: RuleCode;
-}
-
-/** What has to lie between the end of one step and the start of another: crust soaks before it is combed. */
-export interface TimeLag {
-  readonly first: string;
-  readonly then: string;
-  /** Minutes, > 0. Other work or a break may fill them. */
-  readonly minutes: number;
-  readonly rule: RuleCode;
 }
 
 /** Minutes from the first step, `[from, to]`, in which a helper is there. */

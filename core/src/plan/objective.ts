@@ -1,4 +1,5 @@
-import { POINT_MINUTES_PER_MINUTE, TIERS, type PlanProblem } from './model.js';
+import { TIERS } from '../words/index.js';
+import { type PlanProblem, POINT_MINUTES_PER_MINUTE } from './model.js';
 
 /**
  * What a plan is worth, compared from left to right: welfare done, asked done, looks done, then the burden: strain dose and

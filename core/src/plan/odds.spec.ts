@@ -1,7 +1,7 @@
 import jstat from 'jstat';
-import { plainProblem } from '../testing/linear-problems.js';
 import { recoveryPerMinute } from '../strain/index.js';
-import { DAY_SPREAD, oddsOf, solve, type Odds, type PlanProblem, type StepSpread } from './index.js';
+import { plainProblem } from '../testing/linear-problems.js';
+import { DAY_SPREAD, type Odds, oddsOf, type PlanProblem, solve, type StepSpread } from './index.js';
 
 const SURE: StepSpread = { rateShape: 1e7, minutesSpread: 1e-9 };
 const odds = (problem: PlanProblem, spreads: readonly StepSpread[], change: { daySpread?: number; seed?: number } = {}): Odds =>

@@ -1,6 +1,6 @@
 import { randomGamma, randomLcg, randomNormal } from 'd3-random';
-import { PAUSE_AT, STOP_AT, recoveryPerMinute } from '../strain/index.js';
-import { changeMinutes, partsOf, type ChosenStep, type PlanProblem, type Station } from './model.js';
+import { PAUSE_AT, recoveryPerMinute, STOP_AT } from '../strain/index.js';
+import { changeMinutes, type ChosenStep, partsOf, type PlanProblem, type Station } from './model.js';
 
 /** How sure a step's numbers are. */
 export interface StepSpread {

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
-import { changeoverModel, highs, knapsackModel, optimum, orderingModel, type Highs } from '../testing/highs-models.js';
+import { changeoverModel, type Highs, highs, knapsackModel, optimum, orderingModel } from '../testing/highs-models.js';
 import { NO_RECOVERY_MINUTES, plainProblem, weightedCompletion, weightedJobs } from '../testing/linear-problems.js';
-import { POSTS, simulate, solve, type OrderKind, type OrderRule } from './index.js';
+import { POSTS } from '../words/index.js';
+import type { OrderKind, OrderRule } from '../work/index.js';
+import { simulate, solve } from './index.js';
 
 /** 0-1 knapsacks p01 to p07 of J. Burkardt's collection (Florida State University); data and optima from memory, optima computed anew. */
 const KNAPSACKS: readonly { name: string; capacity: number; weights: readonly number[]; profits: readonly number[]; best: number }[] = [

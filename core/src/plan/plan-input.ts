@@ -1,9 +1,9 @@
-import type { Blade, Guard } from '../blades/index.js';
-import type { DogFacts, FeelOver, ZoneFinding } from '../dogs/index.js';
-import type { FitVerdict, ToldItem } from '../fit/index.js';
-import type { HouseRules } from '../house-rules/index.js';
-import type { BreakSeen, SeenWork } from '../learning/index.js';
-import type { Activity, ServiceItem } from './activities.js';
+import type { FeelOver, ZoneFinding } from '../findings/index.js';
+import type { Blade, Guard } from '../knowledge/blades/index.js';
+import type { DogFacts } from '../knowledge/dogs/index.js';
+import type { HouseRules } from '../knowledge/house-rules/index.js';
+import type { BreakSeen, SeenWork } from '../strain/index.js';
+import type { Activity, FitVerdict, PlanWay, RefusableWork, ServiceItem, ToldItem } from '../words/index.js';
 import type { PlanNow } from './from-here.js';
 import type { Pace, TimeSeen } from './minutes.js';
 import type { HelperWindow } from './model.js';
@@ -26,10 +26,6 @@ export interface CarriedZone {
   readonly from: string;
 }
 
-export const PLAN_WAYS = ['as_asked', 'with_helper', 'split_in_two', 'welfare_only', 'calmest', 'quickest'] as const;
-/** Ways to do one visit. */
-export type PlanWay = (typeof PLAN_WAYS)[number];
-
 export interface ServiceAsked {
   readonly items: readonly ServiceItem[];
   /** Wanted length of the body coat, mm. */
@@ -37,9 +33,6 @@ export interface ServiceAsked {
   /** Minutes until the owner comes or the next dog is due. */
   readonly sessionMinutes: number;
 }
-
-/** What an owner can refuse so that work falls away. */
-export type RefusableWork = 'close_clip' | 'clip_off' | 'muzzle';
 
 /** Everything the plan is made from. */
 export interface PlanInput {

@@ -1,19 +1,10 @@
-import { HAZARD_IDS } from '../hazards/index.js';
-import { houseRules } from '../house-rules/index.js';
-import { PAINFUL_MINUTES } from '../fit/index.js';
+import { PAINFUL_MINUTES } from '../knowledge/fit/index.js';
+import { houseRules } from '../knowledge/house-rules/index.js';
 import { sayReason } from '../reasons/index.js';
 import { aDog, anInput } from '../testing/dogs.js';
-import {
-  makePlan,
-  movementOf,
-  postureOf,
-  safeFinishOfPlan,
-  seenWork,
-  startRules,
-  unfinishedAt,
-  type OrderStep,
-  type WayHomeStep,
-} from './index.js';
+import { HAZARD_IDS } from '../words/index.js';
+import { type OrderStep, startRules } from '../work/index.js';
+import { makePlan, movementOf, postureOf, safeFinishOfPlan, seenWork, unfinishedAt, type WayHomeStep } from './index.js';
 
 const known = { standingSeenMinutes: 40, visitsBefore: 3 };
 const armpit = { zones: [{ zone: 'armpit_left' as const, matGrade: 3 as const, skin: 'sound' as const, crust: false }] };

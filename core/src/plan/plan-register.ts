@@ -1,9 +1,10 @@
-import type { ZoneId } from '../anatomy/index.js';
-import { familyOf } from '../blades/index.js';
-import { findingIn, type KindFound } from '../dogs/index.js';
-import { hazardRegister, type ControlId, type ControlledWork, type HazardSeen, type RegisterRow } from '../hazards/index.js';
-import type { LoopAdvice } from '../holds/index.js';
-import { ACTIVITY_FACTS } from './activities.js';
+import { findingIn } from '../findings/index.js';
+import { familyOf } from '../knowledge/blades/index.js';
+import type { KindFound } from '../knowledge/dogs/index.js';
+import { type ControlledWork, hazardRegister, type HazardSeen, type RegisterRow } from '../knowledge/hazards/index.js';
+import type { LoopAdvice } from '../knowledge/holds/index.js';
+import type { ControlId, ZoneId } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 import { competenceOf, movementOf } from './blade-for-step.js';
 import type { BuiltStep } from './make-step.js';
 import type { PlanInput } from './plan-input.js';

@@ -1,11 +1,11 @@
-import { MOOD_START, type KindFound, type StandingLimits } from '../dogs/index.js';
-import { learnHalfLife } from '../learning/index.js';
-import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import type { KindFound, StandingLimits } from '../knowledge/dogs/index.js';
+import { learnHalfLife, MOOD_START } from '../strain/index.js';
+import type { Activity, PlanWay } from '../words/index.js';
+import { ACTIVITY_FACTS, orderRules, timeLags } from '../work/index.js';
 import { problemFromHere } from './from-here.js';
 import type { BuiltStep } from './make-step.js';
-import { POINT_MINUTES_PER_MINUTE, type PlanProblem } from './model.js';
-import { orderRules, timeLags } from './order-rules.js';
-import type { PlanInput, PlanWay } from './plan-input.js';
+import { type PlanProblem, POINT_MINUTES_PER_MINUTE } from './model.js';
+import type { PlanInput } from './plan-input.js';
 import { fatiguePerMinute } from './rates.js';
 
 /** A wet dog is not left to wait. */

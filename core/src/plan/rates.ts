@@ -1,7 +1,8 @@
-import { JOINT_LABELS, hasKind, type Joint, type KindFound } from '../dogs/index.js';
-import { learnRate } from '../learning/index.js';
-import { reason, type Reason } from '../reasons/index.js';
-import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import { hasKind, JOINT_LABELS, type KindFound } from '../knowledge/dogs/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import { learnRate } from '../strain/index.js';
+import type { Activity, Joint } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 import type { PlanInput } from './plan-input.js';
 
 export interface StepRate {

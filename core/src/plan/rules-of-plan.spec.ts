@@ -1,20 +1,11 @@
-import { dogKinds, NOTHING_FOUND, type DogFacts, type FeelOver } from '../dogs/index.js';
-import { cautionsFor, CAUTIONS_SHOWN } from '../cautions/index.js';
+import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
+import { type DogFacts, dogKinds } from '../knowledge/dogs/index.js';
+import { houseRules } from '../knowledge/house-rules/index.js';
 import { sayReason } from '../reasons/index.js';
-import { houseRules } from '../house-rules/index.js';
-import { TODAY, aDog, anInput } from '../testing/dogs.js';
-import {
-  ACTIVITIES,
-  ACTIVITY_FACTS,
-  orderRules,
-  TIERS,
-  findMatWork,
-  makePlan,
-  stepRate,
-  sizeFactor,
-  type Activity,
-  type PlanInput,
-} from './index.js';
+import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
+import { ACTIVITIES, type Activity, TIERS } from '../words/index.js';
+import { ACTIVITY_FACTS, CAUTIONS_SHOWN, cautionsFor, orderRules, sizeFactor } from '../work/index.js';
+import { findMatWork, makePlan, type PlanInput, stepRate } from './index.js';
 
 const kindsOf = (i: PlanInput) => dogKinds(i.dog, i.feelOver, i.today);
 const rate = (activity: Activity, i: PlanInput, skin: 'sound' | 'red' | 'sore' = 'sound') => stepRate(activity, i, kindsOf(i), 1, skin);
@@ -28,7 +19,7 @@ describe('the order of work (common practice, no source)', () => {
       post: ACTIVITY_FACTS[id].post,
       rate: { mean: 1 + ((i * 7) % 5) },
     }));
-    const kinds = [[], dogKinds(aDog({ born: '2009-01-01' }), NOTHING_FOUND, TODAY)];
+    const kinds = [[], dogKinds(aDog({ born: '2009-01-01' }), NOTHING_FOUND, SPEC_DAY)];
     const crust = [{ zone: 'eye_left' as const, matGrade: 0 as const, skin: 'sound' as const, crust: true }];
     let houses = 0;
     for (const start of ['easy_first', 'important_first'] as const)
@@ -171,7 +162,7 @@ describe('cautions', () => {
   ): string[] => {
     const d = aDog(dog);
     const feelOver = { ...NOTHING_FOUND, ...found };
-    return cautionsFor({ activity, zones, feelOver, dog: d, kinds: dogKinds(d, feelOver, TODAY), loop: 'neck' }).map(sayReason);
+    return cautionsFor({ activity, zones, feelOver, dog: d, kinds: dogKinds(d, feelOver, SPEC_DAY), loop: 'neck' }).map(sayReason);
   };
   it('are shown with every kind of work, six at most', () => {
     for (const activity of ACTIVITIES) {

@@ -1,7 +1,6 @@
-import { ALL_SAFE, safeFinish, type SafeFinish, type Unfinished } from '../fit/index.js';
-import type { LoopAdvice } from '../holds/index.js';
-import type { Activity } from './activities.js';
-import type { Post } from './model.js';
+import { ALL_SAFE, type SafeFinish, safeFinish, type Unfinished } from '../knowledge/fit/index.js';
+import type { LoopAdvice } from '../knowledge/holds/index.js';
+import type { Activity, Post } from '../words/index.js';
 
 /** A step as the way home needs it. */
 export interface WayHomeStep {

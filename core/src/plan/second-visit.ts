@@ -1,6 +1,8 @@
-import { MOOD_START, hasKind, type KindFound } from '../dogs/index.js';
-import { reason, type Reason } from '../reasons/index.js';
-import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import { MOOD_START } from '../strain/index.js';
+import type { Activity } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 import type { NotPlanned } from './build-steps.js';
 import type { BuiltStep } from './make-step.js';
 import type { PlanProblem } from './model.js';

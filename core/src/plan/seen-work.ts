@@ -1,6 +1,6 @@
-import type { HoldId } from '../holds/index.js';
-import type { Posture, SeenWork } from '../learning/index.js';
-import { ACTIVITY_FACTS, type Activity } from './activities.js';
+import type { SeenWork } from '../strain/index.js';
+import type { Activity, HoldId, Posture } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 
 const LYING: readonly HoldId[] = ['lap_or_side', 'under_arm'];
 const LEG_UP: readonly HoldId[] = ['leg_folded', 'foreleg_forward'];

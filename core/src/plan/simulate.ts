@@ -1,5 +1,5 @@
 import { recoveryPerMinute, strainAfter, strainDoseAbove, WATCH_AT } from '../strain/index.js';
-import { STRAIN_CEILING, changeMinutes, partsOf, type ChosenStep, type PlanProblem, type Station } from './model.js';
+import { changeMinutes, type ChosenStep, partsOf, type PlanProblem, type Station, STRAIN_CEILING } from './model.js';
 
 /** A stretch of the visit at one rate. */
 export interface Stretch {

@@ -1,5 +1,5 @@
 import type { ChosenStep, PlanProblem } from './model.js';
-import { worthOf, type PlanValue } from './objective.js';
+import { type PlanValue, worthOf } from './objective.js';
 import { simulate } from './simulate.js';
 
 export interface Solution {

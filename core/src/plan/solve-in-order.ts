@@ -1,6 +1,6 @@
 import type { PlanProblem } from './model.js';
-import { gapOf, solutionOf, type Solution } from './solution.js';
-import { NEAR_WIDTHS, anyOrder } from './solver/best-of-set.js';
+import { gapOf, type Solution, solutionOf } from './solution.js';
+import { anyOrder, NEAR_WIDTHS } from './solver/best-of-set.js';
 import { bestOrder } from './solver/best-order.js';
 import { Budget, LABEL_BUDGET } from './solver/budget.js';
 import { chosenSteps, grow, mannerOfSearch, startLabel } from './solver/labels.js';

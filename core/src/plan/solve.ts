@@ -1,13 +1,14 @@
-import { TIERS, type ChosenStep, type PlanProblem } from './model.js';
+import { TIERS } from '../words/index.js';
+import type { ChosenStep, PlanProblem } from './model.js';
 import { precedenceOf } from './precedence.js';
-import { gapOf, solutionOf, type Solution } from './solution.js';
+import { gapOf, type Solution, solutionOf } from './solution.js';
 import { bearableAlone } from './solve-in-order.js';
 import { bestOfSet } from './solver/best-of-set.js';
-import { Budget, LABEL_BUDGET, type Clock } from './solver/budget.js';
+import { Budget, type Clock, LABEL_BUDGET } from './solver/budget.js';
 import { leastBurden } from './solver/least-burden.js';
 import { numbersOf } from './solver/numbers.js';
 import { SAME_BURDEN } from './solver/order-search.js';
-import { SetsByWorth, compareWorth, worthOfSet } from './solver/sets-by-worth.js';
+import { compareWorth, SetsByWorth, worthOfSet } from './solver/sets-by-worth.js';
 import { byId, subProblem, withinSums } from './solver/sub-problem.js';
 
 /** What a search is told, and tells. */

@@ -1,7 +1,8 @@
-import { reason, type Reason } from '../reasons/index.js';
-import { ACTIVITY_FACTS, type ServiceItem } from './activities.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { PlanWay, ServiceItem } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 import type { HandlingPlan } from './make-plan.js';
-import type { PlanInput, PlanWay } from './plan-input.js';
+import type { PlanInput } from './plan-input.js';
 
 /** What matters for health and not for looks. Common practice, no source. */
 export const FOR_HEALTH: readonly ServiceItem[] = ['nails', 'sanitary', 'ears', 'feet'];

@@ -1,6 +1,7 @@
-import { reason, type Reason } from '../reasons/index.js';
+import { type Reason, reason } from '../reasons/index.js';
+import type { OrderRule } from '../work/index.js';
 import type { BuiltStep } from './make-step.js';
-import type { ChosenStep, OrderRule, PlanProblem } from './model.js';
+import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
 import { solveInOrder } from './solve-in-order.js';
 

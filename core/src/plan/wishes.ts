@@ -1,7 +1,7 @@
-import type { HoldId } from '../holds/index.js';
-import type { Activity } from './activities.js';
+import type { Activity, HoldId } from '../words/index.js';
+import type { OrderRule } from '../work/index.js';
 import type { BuiltStep } from './make-step.js';
-import type { OrderRule, PlanProblem } from './model.js';
+import type { PlanProblem } from './model.js';
 
 /** What a groomer has fixed by hand. */
 export type PlanWish =

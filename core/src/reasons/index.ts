@@ -1,4 +1,4 @@
 export * from './reason.js';
+export * from './rule-text.js';
+export * from './rules.en.js';
 export * from './wording.js';
-export { SOURCES, type RuleText, type SourceId } from './rule-text.js';
-export { RULES, type RuleCode } from './rules.en.js';

@@ -1,4 +1,4 @@
-import { RULES, type RuleCode } from './rules.en.js';
+import { type RuleCode, RULES } from './rules.en.js';
 import { ENGLISH, type Wording } from './wording.js';
 
 /** Values that a rule's sentence names: zones, minutes, millimetres … already in the unit the sentence prints. */

@@ -34,7 +34,7 @@ export const AAHA = 'aaha';
 export const LADDER = 'ladder';
 export const ISO13732 = 'iso13732';
 export const CEM43 = 'cem43';
-export const CONTROLS = 'controls';
+export const NIOSH = 'controls';
 export const GROWTH = 'growth';
 
 export interface RuleText {

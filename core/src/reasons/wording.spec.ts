@@ -1,16 +1,4 @@
-import {
-  ENGLISH,
-  RULES,
-  RULE_CODES,
-  SOURCES,
-  findWordingFaults,
-  placeholdersOf,
-  reason,
-  sayReason,
-  sayReasonIn,
-  sourceOfReason,
-  type Wording,
-} from './index.js';
+import { ENGLISH, findWordingFaults, placeholdersOf, reason, RULE_CODES, RULES, sayReason, sayReasonIn, sourceOfReason, SOURCES, type Wording } from './index.js';
 
 describe('wording', () => {
   it('has a sentence and a source for every rule, in one place', () => {

@@ -1,5 +1,5 @@
-import { RULES, type RuleCode } from './rules.en.js';
-import { SOURCES, type SourceId } from './rule-text.js';
+import { type SourceId, SOURCES } from './rule-text.js';
+import { type RuleCode, RULES } from './rules.en.js';
 
 /**
  * The words of one language: a sentence for every rule and a phrase for every source. Another language is one object of

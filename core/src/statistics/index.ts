@@ -1,4 +1,5 @@
-export * from './gamma.js';
 export * from './beta.js';
+export * from './gamma-rate.js';
+export * from './gamma.js';
 export * from './intervals.js';
 export * from './kaplan-meier.js';

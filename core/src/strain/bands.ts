@@ -1,7 +1,4 @@
-export const STRAIN_BANDS = ['settled', 'watch', 'pause', 'stop'] as const;
-/** settled < 25 ≤ watch < 50 ≤ pause < 75 ≤ stop. */
-export type StrainBand = (typeof STRAIN_BANDS)[number];
-
+import { STRAIN_BANDS, type StrainBand } from '../words/index.js';
 /** Lower edges of the bands, points of 100. Our default. */
 export const WATCH_AT = 25;
 export const PAUSE_AT = 50;

@@ -1,19 +1,6 @@
 import fc from 'fast-check';
-import { MOODS } from '../dogs/index.js';
-import {
-  CALM_STATES,
-  PAD_SIGNALS,
-  SIGNALS,
-  SIGNAL_IDS,
-  SIGNAL_TIERS,
-  STRAIN_BANDS,
-  isCalmState,
-  measureStrain,
-  readCalmState,
-  uncountedSignals,
-  type SignalId,
-  type StrainEntry,
-} from './index.js';
+import { CALM_STATES, MOODS, SIGNAL_IDS, type SIGNAL_TIERS, type SignalId, STRAIN_BANDS } from '../words/index.js';
+import { isCalmState, measureStrain, PAD_SIGNALS, readCalmState, SIGNALS, type StrainEntry, uncountedSignals } from './index.js';
 
 const at = (minute: number, signal: SignalId): StrainEntry => ({ kind: 'signal', minute, signal });
 const look = (minute: number, mood: (typeof MOODS)[number]): StrainEntry => ({ kind: 'state_seen', minute, mood });

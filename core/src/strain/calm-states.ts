@@ -1,9 +1,5 @@
-import { reason, type Reason } from '../reasons/index.js';
-import type { StrainBand } from './bands.js';
-
-export const CALM_STATES = ['relaxed', 'still', 'tired_out', 'shut_down'] as const;
-/** Four states that look alike and are not. */
-export type CalmState = (typeof CALM_STATES)[number];
+import { type Reason, reason } from '../reasons/index.js';
+import { CALM_STATES, type CalmState, type StrainBand } from '../words/index.js';
 
 export interface CalmReading {
   readonly state: CalmState;

@@ -1,4 +1,5 @@
-import { NOT_OBSERVED_AFTER_MINUTES, STOP_AT, measureStrain, type SignalId, type StrainEntry } from './index.js';
+import type { SignalId } from '../words/index.js';
+import { measureStrain, NOT_OBSERVED_AFTER_MINUTES, STOP_AT, type StrainEntry } from './index.js';
 
 const at = (minute: number, signal: SignalId): StrainEntry => ({ kind: 'signal', minute, signal });
 const rest = (minute: number): StrainEntry => ({ kind: 'break_started', minute });

@@ -1,9 +1,8 @@
-import type { Condition } from '../dogs/dog.js';
-import type { Mood } from '../dogs/feel-over.js';
-import { PAUSE_AT, STOP_AT, STRAIN_MAX, bandOf, worseBand, type StrainBand } from './bands.js';
+import type { Condition, Mood, SignalId, StrainBand } from '../words/index.js';
+import { bandOf, PAUSE_AT, STOP_AT, STRAIN_MAX, worseBand } from './bands.js';
 import { isCalmState, readCalmState } from './calm-states.js';
 import { recoveryPerMinute, strainAfter } from './curve.js';
-import { SIGNALS, type SignalId } from './signals.js';
+import { SIGNALS } from './signals.js';
 
 /** After this many minutes of work without any entry the meter says "not observed". Our default. */
 export const NOT_OBSERVED_AFTER_MINUTES = 5;

@@ -1,7 +1,4 @@
-import type { StrainBand } from './bands.js';
-
-export const SIGNAL_TIERS = ['says_nothing', 'good', 'early', 'rising', 'hard', 'body_alarm'] as const;
-export type SignalTier = (typeof SIGNAL_TIERS)[number];
+import type { SignalId, SignalTier, StrainBand } from '../words/index.js';
 
 export interface SignalFacts {
   readonly label: string;
@@ -13,46 +10,6 @@ export interface SignalFacts {
   /** Rung of the canine ladder of aggression (K. Shepherd, BSAVA Manual of Canine and Feline Behavioural Medicine, 2nd ed. 2009), from memory. */
   readonly rung?: number;
 }
-
-export const SIGNAL_IDS = [
-  'wag',
-  'lies_down',
-  'soft_body',
-  'takes_treat',
-  'leans_in',
-  'comes_back',
-  'yawn',
-  'blink',
-  'lip_lick',
-  'head_away',
-  'ears_back',
-  'paw_lifted',
-  'shakes_off',
-  'refuses_treat',
-  'tail_tucked',
-  'crouch',
-  'trembling',
-  'panting',
-  'dribbling',
-  'whale_eye',
-  'pulls_away',
-  'climbs',
-  'whine',
-  'yelp',
-  'soiling',
-  'freeze',
-  'growl',
-  'scream',
-  'struggle',
-  'snap',
-  'bite',
-  'gums_colour',
-  'hard_breath',
-  'collapse',
-  'fit',
-  'bloat_retch',
-] as const;
-export type SignalId = (typeof SIGNAL_IDS)[number];
 
 export const SIGNALS: Readonly<Record<SignalId, SignalFacts>> = {
   // Friendly or calm to look at, and no measure of strain: they add nothing, lower nothing and unlock nothing.

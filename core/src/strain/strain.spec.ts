@@ -1,17 +1,6 @@
 import fc from 'fast-check';
-import {
-  PAD_SIGNALS,
-  SIGNALS,
-  SIGNAL_IDS,
-  bandOf,
-  measureStrain,
-  minutesToReach,
-  recoveryPerMinute,
-  strainAfter,
-  strainDoseAbove,
-  worseBand,
-  type StrainEntry,
-} from './index.js';
+import { SIGNAL_IDS } from '../words/index.js';
+import { bandOf, measureStrain, minutesToReach, PAD_SIGNALS, recoveryPerMinute, SIGNALS, strainAfter, strainDoseAbove, type StrainEntry, worseBand } from './index.js';
 
 /** dS/dt = r − kS in small steps (RK4): the slow twin of the closed form. */
 function slowly(strain: number, rate: number, minutes: number, k: number, line: number): { strain: number; dose: number } {

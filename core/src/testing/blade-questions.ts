@@ -1,5 +1,5 @@
-import { BLADES, GUARDS, type BladeQuestion } from '../blades/index.js';
-import { houseRules } from '../house-rules/index.js';
+import { type BladeQuestion, BLADES, GUARDS } from '../knowledge/blades/index.js';
+import { houseRules } from '../knowledge/house-rules/index.js';
 
 /** A sound, clean, combed, known back in a groomer's hands; no stepping down. And what differs. */
 export function aBladeQuestion(change: Partial<BladeQuestion> = {}): BladeQuestion {

@@ -1,9 +1,11 @@
-import { BLADES, GUARDS } from '../blades/index.js';
-import { HOUSE_DEFAULTS } from '../house-rules/index.js';
-import { NOTHING_FOUND, type DogFacts, type FeelOver } from '../dogs/index.js';
-import type { PlanInput, ServiceItem } from '../plan/index.js';
+import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
+import { BLADES, GUARDS } from '../knowledge/blades/index.js';
+import type { DogFacts } from '../knowledge/dogs/index.js';
+import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
+import type { PlanInput } from '../plan/index.js';
+import type { ServiceItem } from '../words/index.js';
 
-export const TODAY = '2026-11-25';
+export const SPEC_DAY = '2026-11-25';
 
 /** A grown, calm, healthy dog, and what differs. */
 export function aDog(change: Partial<DogFacts> = {}): DogFacts {
@@ -47,7 +49,7 @@ export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> 
     house: HOUSE_DEFAULTS,
     drawer: BLADES,
     guards: GUARDS,
-    today: TODAY,
+    today: SPEC_DAY,
     ...change,
   };
 }

@@ -1,6 +1,6 @@
-import type { DogFacts } from '../dogs/index.js';
-import type { FitQuestion } from '../fit/index.js';
-import { TODAY, aDog } from './dogs.js';
+import type { DogFacts } from '../knowledge/dogs/index.js';
+import type { FitQuestion } from '../knowledge/fit/index.js';
+import { aDog, SPEC_DAY } from './dogs.js';
 
 /** A healthy grown dog in a cool room, nothing told; and what differs. */
 export function aFitQuestion(change: Partial<FitQuestion> = {}, dog: Partial<DogFacts> = {}): FitQuestion {
@@ -12,7 +12,7 @@ export function aFitQuestion(change: Partial<FitQuestion> = {}, dog: Partial<Dog
     pelted: false,
     contactMinutes: 10,
     roomCelsius: 20,
-    today: TODAY,
+    today: SPEC_DAY,
     ...change,
   };
 }

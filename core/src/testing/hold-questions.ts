@@ -1,7 +1,8 @@
-import { NOTHING_FOUND, dogKinds, type DogFacts, type FeelOver } from '../dogs/index.js';
-import type { HoldQuestion } from '../holds/index.js';
-import { HOUSE_DEFAULTS } from '../house-rules/index.js';
-import { TODAY, aDog } from './dogs.js';
+import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
+import { type DogFacts, dogKinds } from '../knowledge/dogs/index.js';
+import type { HoldQuestion } from '../knowledge/holds/index.js';
+import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
+import { aDog, SPEC_DAY } from './dogs.js';
 
 /** A hold for a calm grown dog with nothing against it; what differs in the question, the dog, and what was found. */
 export function aHoldQuestion(
@@ -14,7 +15,7 @@ export function aHoldQuestion(
   return {
     reaches: ['body'],
     dog: facts,
-    kinds: dogKinds(facts, feelOver, TODAY),
+    kinds: dogKinds(facts, feelOver, SPEC_DAY),
     joints: feelOver.joints,
     favours: feelOver.favours,
     painful: false,

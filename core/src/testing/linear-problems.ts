@@ -1,4 +1,5 @@
-import type { OrderKind, OrderRule, PlanProblem, SolverStep } from '../plan/index.js';
+import type { PlanProblem, SolverStep } from '../plan/index.js';
+import type { OrderKind, OrderRule } from '../work/index.js';
 
 /** A half-life so long that strain does not fall during a visit, minutes. */
 export const NO_RECOVERY_MINUTES = 1e13;

@@ -1,10 +1,18 @@
 import fc from 'fast-check';
-import { ZONE_IDS } from '../anatomy/index.js';
-import { SKIN_STATES } from '../blades/blade-question.js';
-import { MAT_GRADES } from '../coat/mat-grade.js';
-import { COATS, CONDITIONS, DOG_KINDS, TRIGGER_CAUSES } from '../dogs/index.js';
-import { HOUSE_DEFAULTS, houseRules, schoolsOf } from '../house-rules/index.js';
-import { COMPETENCES, MOVEMENTS, TOOL_KINDS, type ToolQuestion } from '../tools/index.js';
+import { HOUSE_DEFAULTS, houseRules, schoolsOf } from '../knowledge/house-rules/index.js';
+import type { ToolQuestion } from '../knowledge/tools/index.js';
+import {
+  COATS,
+  COMPETENCES,
+  CONDITIONS,
+  DOG_KINDS,
+  MAT_GRADES,
+  MOVEMENTS,
+  SKIN_STATES,
+  TOOL_KINDS,
+  TRIGGER_CAUSES,
+  ZONE_IDS,
+} from '../words/index.js';
 
 /** A calm, sound, combed dog in a groomer's hands, and what differs. */
 export function aToolQuestion(change: Partial<ToolQuestion> = {}): ToolQuestion {

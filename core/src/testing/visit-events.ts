@@ -1,17 +1,17 @@
 import {
   EVENT_VERSION,
-  VISIT_EVENT,
-  nextStamp,
-  uuidV7,
   type EventDraft,
+  nextStamp,
   type RandomBytes,
   type Stamp,
+  uuidV7,
+  VISIT_EVENT,
   type VisitEvent,
-} from '../visit/index.js';
+} from '../log/index.js';
 
 export const VISIT = '01900000-0000-7000-8000-000000000001';
 export const DOG = '01900000-0000-7000-8000-000000000002';
-export const STAFF = '01900000-0000-7000-8000-000000000003';
+export const SPEC_STAFF = '01900000-0000-7000-8000-000000000003';
 export const START = Date.parse('2026-11-25T09:00:00Z');
 
 /** Bytes that count, so that ids differ and tests repeat. */
@@ -36,7 +36,7 @@ export function eventsOf(drafts: readonly (readonly [number, EventDraft])[], dev
       id: uuidV7(nowMs, bytes),
       visitId: VISIT,
       at: new Date(nowMs).toISOString(),
-      by: STAFF,
+      by: SPEC_STAFF,
       stamp,
       v: EVENT_VERSION,
       ...draft,
@@ -49,7 +49,7 @@ export const BOOKED: EventDraft = {
   body: {
     dogId: DOG,
     arrivesAt: '2026-11-25T09:00:00Z',
-    groomerId: STAFF,
+    groomerId: SPEC_STAFF,
     asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 120 },
     helperThere: false,
   },

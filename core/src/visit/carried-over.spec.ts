@@ -1,20 +1,10 @@
+import { dogKinds } from '../knowledge/dogs/index.js';
+import type { EventDraft } from '../log/index.js';
 import { buildSteps, makePlan } from '../plan/index.js';
-import { dogKinds } from '../dogs/index.js';
 import { sayReason } from '../reasons/index.js';
 import { anInput } from '../testing/dogs.js';
-import { BOOKED, VISIT, eventsOf } from '../testing/visit-events.js';
-import {
-  carriedOverFrom,
-  carriedZonesFrom,
-  notFeltYet,
-  planContextOf,
-  planInputOf,
-  planRecordOf,
-  replay,
-  summarize,
-  type EventDraft,
-  type VisitSummary,
-} from './index.js';
+import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
+import { carriedOverFrom, carriedZonesFrom, notFeltYet, planContextOf, planInputOf, planRecordOf, replay, summarize, type VisitSummary } from './index.js';
 
 const DOG = { standingSeenMinutes: 40 };
 const MATS: readonly EventDraft[] = [

@@ -1,7 +1,7 @@
-import type { ZoneId } from '../anatomy/index.js';
-import type { FeelOver, ZoneFinding } from '../dogs/index.js';
-import { areaOf } from '../feel-over/index.js';
-import { isFoundWork, type Activity, type CarriedOver, type CarriedZone } from '../plan/index.js';
+import { areaOf, type FeelOver, type ZoneFinding } from '../findings/index.js';
+import type { CarriedOver, CarriedZone } from '../plan/index.js';
+import type { Activity, ZoneId } from '../words/index.js';
+import { isFoundWork } from '../work/index.js';
 import type { VisitState } from './state.js';
 import type { VisitSummary } from './summary.js';
 

@@ -1,7 +1,9 @@
 import * as fc from 'fast-check';
-import { makePlan, type Activity } from '../plan/index.js';
+import type { PlanRecord } from '../log/index.js';
+import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
-import { ALIKE, planChanges, planRecordOf, type PlanRecord } from './index.js';
+import type { Activity } from '../words/index.js';
+import { ALIKE, planChanges, planRecordOf } from './index.js';
 
 const PLAN = planRecordOf(
   makePlan(

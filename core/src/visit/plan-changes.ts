@@ -1,6 +1,5 @@
-import type { HoldId } from '../holds/index.js';
-import type { Activity } from '../plan/index.js';
-import type { PlanRecord } from './events.js';
+import type { PlanRecord } from '../log/index.js';
+import type { Activity, HoldId } from '../words/index.js';
 
 /** One thing in which a new plan is other than the one at the table. */
 export type PlanChange = { readonly step: Activity; readonly label: string } & (

@@ -1,20 +1,8 @@
+import type { EventDraft } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
-import { BOOKED, START, VISIT, eventsOf } from '../testing/visit-events.js';
-import {
-  breaksOfStep,
-  carriedOverFrom,
-  paceOf,
-  planInputOf,
-  planNowOf,
-  planRecordOf,
-  recordFromHere,
-  replay,
-  summarize,
-  timesOf,
-  type EventDraft,
-  type VisitState,
-} from './index.js';
+import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
+import { breaksOfStep, carriedOverFrom, paceOf, planInputOf, planNowOf, planRecordOf, recordFromHere, replay, summarize, timesOf, type VisitState } from './index.js';
 
 const DOG = { standingSeenMinutes: 40 };
 const ASKED = { items: ['bath', 'nails', 'feet'] as const, wantedMm: 9, sessionMinutes: 120 };

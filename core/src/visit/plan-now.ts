@@ -1,6 +1,8 @@
-import { bladeCelsius } from '../heat/index.js';
-import { ACTIVITY_FACTS, type Activity, type PlanNow, type Post } from '../plan/index.js';
+import { bladeCelsius } from '../knowledge/heat/index.js';
+import type { PlanNow } from '../plan/index.js';
 import { PAUSE_AT, STOP_AT } from '../strain/index.js';
+import type { Activity, Post } from '../words/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 import type { VisitState } from './state.js';
 import { workNow } from './work-clock.js';
 

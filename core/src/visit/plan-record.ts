@@ -1,6 +1,6 @@
+import type { PlanRecord } from '../log/index.js';
 import type { HandlingPlan, PlanNow } from '../plan/index.js';
 import { sayReason } from '../reasons/index.js';
-import type { PlanRecord } from './events.js';
 
 const CURVE_POINTS = 240;
 

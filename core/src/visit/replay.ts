@@ -1,8 +1,6 @@
-import { NOTHING_FOUND } from '../dogs/index.js';
-import { gradeAfterDryer, gradeMat } from '../coat/index.js';
+import { gradeAfterDryer, gradeMat, NOTHING_FOUND } from '../findings/index.js';
+import { compareStamps, type EventType, type VisitEvent, type VisitEventOf } from '../log/index.js';
 import { SIGNALS } from '../strain/index.js';
-import type { EventType, VisitEvent, VisitEventOf } from './events.js';
-import { compareStamps } from './stamp.js';
 import type { StepProgress, VisitState, WorkState } from './state.js';
 import { bladeClock, exposureNow, runClocks, touchBlade } from './work-clock.js';
 

@@ -1,5 +1,6 @@
-import { ALL_SAFE, safeFinish, type SafeFinish } from '../fit/index.js';
-import { ACTIVITY_FACTS, DRYING, LATHER, isMatWork } from '../plan/index.js';
+import { ALL_SAFE, type SafeFinish, safeFinish } from '../knowledge/fit/index.js';
+import { DRYING, isMatWork, LATHER } from '../plan/index.js';
+import { ACTIVITY_FACTS } from '../work/index.js';
 import type { VisitState } from './state.js';
 
 /**

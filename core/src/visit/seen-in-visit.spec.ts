@@ -1,18 +1,8 @@
+import type { EventDraft } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
 import { aDog, anInput } from '../testing/dogs.js';
-import { BOOKED, START, VISIT, eventsOf } from '../testing/visit-events.js';
-import {
-  breaksOf,
-  breaksSeenIn,
-  planRecordOf,
-  replay,
-  safeFinishNow,
-  spellsSeenIn,
-  summarize,
-  workNow,
-  type EventDraft,
-  type VisitState,
-} from './index.js';
+import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
+import { breaksOf, breaksSeenIn, planRecordOf, replay, safeFinishNow, spellsSeenIn, summarize, type VisitState, workNow } from './index.js';
 
 const PLAN = planRecordOf(
   makePlan(anInput({ asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 120 } }, { standingSeenMinutes: 40 })),

@@ -1,7 +1,5 @@
-import { MOOD_START } from '../dogs/index.js';
-import type { BreakSeen, WatchSpell } from '../learning/index.js';
-import type { Activity } from '../plan/index.js';
-import { DEFAULT_HALF_LIFE_MINUTES, WATCH_AT, isCalmState, measureStrain, type MeasuredPoint } from '../strain/index.js';
+import { type BreakSeen, DEFAULT_HALF_LIFE_MINUTES, isCalmState, type MeasuredPoint, measureStrain, MOOD_START, WATCH_AT, type WatchSpell } from '../strain/index.js';
+import type { Activity } from '../words/index.js';
 import type { VisitState } from './state.js';
 
 /**

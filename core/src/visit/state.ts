@@ -1,18 +1,8 @@
-import type { ConsentId, Signature } from '../agreement/index.js';
-import type { BladeId } from '../blades/index.js';
-import type { FeelOver } from '../dogs/index.js';
-import type { FeelArea } from '../feel-over/index.js';
-import type { FitSign, ToldItem } from '../fit/index.js';
-import type { HoldId } from '../holds/index.js';
-import type { HarmDegree, IncidentKind } from '../incidents/index.js';
-import type { ZoneId } from '../anatomy/index.js';
-import type { Activity, HelperWindow, PlanWay, PlanWish, ServiceAsked } from '../plan/index.js';
+import type { FeelOver } from '../findings/index.js';
+import type { PlanRecord, Signature, Stamp } from '../log/index.js';
+import type { HelperWindow, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
-import type { PlanRecord } from './events.js';
-import type { Stamp } from './stamp.js';
-
-export const PHASES = ['know', 'feel_over', 'agree', 'plan', 'work', 'hand_back'] as const;
-export type Phase = (typeof PHASES)[number];
+import type { Activity, BladeId, ConsentId, FeelArea, FitSign, HarmDegree, HoldId, IncidentKind, Phase, PlanWay, ToldItem, ZoneId } from '../words/index.js';
 export const PHASE_LABELS: Readonly<Record<Phase, string>> = {
   know: 'Know',
   feel_over: 'Feel over',

@@ -1,14 +1,10 @@
-import type { ZoneId } from '../anatomy/index.js';
-import type { BladeId } from '../blades/index.js';
-import type { FeelOver, Leg, ZoneFinding } from '../dogs/index.js';
-import type { HoldId } from '../holds/index.js';
-import type { HarmDegree, IncidentKind } from '../incidents/index.js';
-import type { BreakSeen, WatchSpell } from '../learning/index.js';
-import { seenWork, type ActivityHistory, type Activity, type Pace, type TimeSeen } from '../plan/index.js';
-import type { StrainBand } from '../strain/index.js';
+import type { FeelOver, ZoneFinding } from '../findings/index.js';
+import { type ActivityHistory, type Pace, seenWork, type TimeSeen } from '../plan/index.js';
+import type { BreakSeen, WatchSpell } from '../strain/index.js';
+import type { Activity, BladeId, HarmDegree, HoldId, IncidentKind, Leg, Phase, StrainBand, ZoneId } from '../words/index.js';
 import { leftZonesIn, undoneIn, undoneZonesIn } from './carried-over.js';
-import { phaseOf, type Phase, type VisitState } from './state.js';
 import { breaksOf, spellsOf } from './seen-in-visit.js';
+import { phaseOf, type VisitState } from './state.js';
 import { workNow } from './work-clock.js';
 
 /** A visit in short: the strip in the dog's file, the tag on the lead wall. Plain JSON, stored beside the events and rebuilt from them. */

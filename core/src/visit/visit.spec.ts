@@ -1,27 +1,10 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { BOOKED, STAFF, START, VISIT, countingBytes, eventsOf } from '../testing/visit-events.js';
-import {
-  EVENT_TYPES,
-  compareStamps,
-  eventTypeLines,
-  historyOf,
-  laterStamp,
-  nextStamp,
-  phaseOf,
-  planInputOf,
-  planRecordOf,
-  readEvent,
-  replay,
-  summarize,
-  uuidV7,
-  workNow,
-  type EventDraft,
-  type Stamp,
-  type VisitEvent,
-} from './index.js';
+import { compareStamps, EVENT_TYPES, type EventDraft, eventTypeLines, laterStamp, nextStamp, readEvent, type Stamp, uuidV7, type VisitEvent } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
-import { anInput, aDog, TODAY } from '../testing/dogs.js';
+import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
+import { BOOKED, countingBytes, eventsOf, SPEC_STAFF, START, VISIT } from '../testing/visit-events.js';
+import { historyOf, phaseOf, planInputOf, planRecordOf, replay, summarize, workNow } from './index.js';
 
 const PLAN: EventDraft = { type: 'plan_accepted', body: { plan: planRecordOf(makePlan(anInput())) } };
 const WORKING: readonly (readonly [number, EventDraft])[] = [
@@ -210,7 +193,7 @@ describe('replay', () => {
         ],
       ]),
     );
-    expect(s.incidents[0]).toEqual(jasmine.objectContaining({ step: 'nails', kind: 'quicked_nail', by: STAFF }));
+    expect(s.incidents[0]).toEqual(jasmine.objectContaining({ step: 'nails', kind: 'quicked_nail', by: SPEC_STAFF }));
   });
 
   it('warms the blade that runs; a touch overrules the estimate; a cool one starts anew', () => {
@@ -238,7 +221,7 @@ describe('summaries', () => {
 });
 
 describe('planInputOf', () => {
-  const context = { dog: aDog(), history: [], breaks: [], trained: true, today: TODAY };
+  const context = { dog: aDog(), history: [], breaks: [], trained: true, today: SPEC_DAY };
   it('waits for the fit questions', () => expect(planInputOf(replay(VISIT, eventsOf([[0, BOOKED]])), context)).toBeUndefined());
   it('carries findings, verdict and refusals', () => {
     const s = replay(

@@ -1,6 +1,6 @@
-import { BLADE_HEAT_DEFAULTS, SWAP_AT_CELSIUS, NEVER_ABOVE_CELSIUS, bladeCelsius } from '../heat/index.js';
-import type { BladeId } from '../blades/index.js';
-import { DEFAULT_HALF_LIFE_MINUTES, measureStrain, type MeasuredStrain } from '../strain/index.js';
+import { BLADE_HEAT_DEFAULTS, bladeCelsius, NEVER_ABOVE_CELSIUS, SWAP_AT_CELSIUS } from '../knowledge/heat/index.js';
+import { DEFAULT_HALF_LIFE_MINUTES, type MeasuredStrain, measureStrain } from '../strain/index.js';
+import type { BladeId } from '../words/index.js';
 import type { BladeClock, Exposure, VisitState, WorkState } from './state.js';
 
 /** Moves every running clock of the work to a moment. Time that would run backwards is no time. */

@@ -1,9 +1,10 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
-import { CONSENT_IDS, CONSENT_LABELS, consentText, signaturePath } from '@mansuet/core/agreement';
+import { CONSENT_LABELS, consentText, signaturePath } from '@mansuet/core/agreement';
 import type { DogFile, Salon } from '@mansuet/core/contract';
-import { SERVICE_ITEM_LABELS } from '@mansuet/core/plan';
 import type { VisitState } from '@mansuet/core/visit';
+import { CONSENT_IDS } from '@mansuet/core/words';
+import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 
 const require = createRequire(import.meta.url);
 const FONTS = '@expo-google-fonts/atkinson-hyperlegible-next';

@@ -1,7 +1,8 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { DogForm, DogNoteForm, IntakeAnswer, AgreementAnswer, LinkKind, OwnerForm, Photo } from '@mansuet/core/contract';
-import type { Role } from '@mansuet/core/access';
-import type { VisitEvent, VisitSummary } from '@mansuet/core/visit';
+import type { AgreementAnswer, DogForm, DogNoteForm, IntakeAnswer, LinkKind, OwnerForm, Photo } from '@mansuet/core/contract';
+import type { VisitEvent } from '@mansuet/core/log';
+import type { VisitSummary } from '@mansuet/core/visit';
+import type { Role } from '@mansuet/core/words';
 
 /** Tables as the queries see them. The columns themselves stand in `migrations/`. */
 export interface Tables {

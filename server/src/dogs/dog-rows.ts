@@ -1,7 +1,6 @@
 import type { Insertable, Selectable } from 'kysely';
-import { ZONE_IDS } from '@mansuet/core/anatomy';
-import { MARK_BORDERS, MARK_SURFACES } from '@mansuet/core/dogs';
 import type { DogForm, MarkSeen, Photo } from '@mansuet/core/contract';
+import { MARK_BORDERS, MARK_SURFACES, ZONE_IDS } from '@mansuet/core/words';
 import type { Tables } from '../database/schema.js';
 
 /** The facts of a dog from its row. */

@@ -1,15 +1,6 @@
 import { Router } from 'express';
-import {
-  DOG_CHANGE,
-  MARK_VET,
-  DOG_MERGE,
-  DOG_NOTE_FORM,
-  NEW_DOG,
-  OWNER_CHANGE,
-  birthDateProblem,
-  type DogForm,
-} from '@mansuet/core/contract';
-import { lifeStage, weightQuestion } from '@mansuet/core/dogs';
+import { birthDateProblem, DOG_CHANGE, DOG_MERGE, DOG_NOTE_FORM, type DogForm, MARK_VET, NEW_DOG, OWNER_CHANGE } from '@mansuet/core/contract';
+import { lifeStage, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import type { Database } from '../database/database.js';
 import { ProblemError } from '../problems/problem-error.js';
 import { readId } from '../problems/read-id.js';

@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import { HOUSE_RULES, type HouseRuleChange } from '@mansuet/core/contract';
-import type { HouseRules } from '@mansuet/core/house-rules';
+import type { HouseRules } from '@mansuet/core/knowledge/house-rules';
 import type { InSalon } from '../database/database.js';
 
 /** Stores one answer; `undefined` when the question was answered otherwise since it was read. */

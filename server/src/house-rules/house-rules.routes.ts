@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { HOUSE_RULE_CHANGE } from '@mansuet/core/contract';
-import { HOUSE_QUESTIONS } from '@mansuet/core/house-rules';
+import { HOUSE_QUESTIONS } from '@mansuet/core/knowledge/house-rules';
 import type { Database } from '../database/database.js';
 import { ProblemError } from '../problems/problem-error.js';
 import { requireAction, requireCsrf } from '../sign-in/require-session.js';

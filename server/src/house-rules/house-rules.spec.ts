@@ -1,4 +1,4 @@
-import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
+import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { Browser, specServer, type SpecServer } from '../testing/spec-salon.js';
 
 describe('house rules', () => {

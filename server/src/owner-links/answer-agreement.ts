@@ -1,15 +1,6 @@
-import type { AgreementAnswer, AgreementOffer } from '@mansuet/core/contract';
 import { isSigned } from '@mansuet/core/agreement';
-import {
-  EVENT_VERSION,
-  VISIT_EVENT,
-  laterStamp,
-  nextStamp,
-  uuidV7,
-  type EventDraft,
-  type Stamp,
-  type VisitEvent,
-} from '@mansuet/core/visit';
+import type { AgreementAnswer, AgreementOffer } from '@mansuet/core/contract';
+import { EVENT_VERSION, type EventDraft, laterStamp, nextStamp, type Stamp, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
 import { ProblemError } from '../problems/problem-error.js';
 
 /** The device that the log names for answers by a link. */

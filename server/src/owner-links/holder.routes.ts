@@ -1,8 +1,8 @@
 import { webcrypto } from 'node:crypto';
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { AGREEMENT_ANSWER, AGREEMENT_OFFER, INTAKE_ANSWER, birthDateProblem } from '@mansuet/core/contract';
-import { lifeStage, weightQuestion } from '@mansuet/core/dogs';
+import { AGREEMENT_ANSWER, AGREEMENT_OFFER, birthDateProblem, INTAKE_ANSWER } from '@mansuet/core/contract';
+import { lifeStage, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import type { Database } from '../database/database.js';
 import { readCopy, sendPdf } from '../agreement-copy/send-copy.js';
 import { ProblemError } from '../problems/problem-error.js';

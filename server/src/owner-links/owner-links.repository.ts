@@ -1,15 +1,6 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { sql, type Selectable } from 'kysely';
-import {
-  AGREEMENT_OFFER,
-  INTAKE_ANSWER,
-  LINK_MINUTES,
-  type AgreementAnswer,
-  type IntakeAnswer,
-  type LinkKind,
-  type OwnerLink,
-  type OwnerLinkView,
-} from '@mansuet/core/contract';
+import { AGREEMENT_OFFER, type AgreementAnswer, INTAKE_ANSWER, type IntakeAnswer, LINK_MINUTES, type LinkKind, type OwnerLink, type OwnerLinkView } from '@mansuet/core/contract';
 import type { Database, InSalon } from '../database/database.js';
 import type { Tables } from '../database/schema.js';
 import { salonOf } from '../sign-in/sign-in.repository.js';

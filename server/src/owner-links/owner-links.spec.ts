@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
-import { CONSENT_TEXTS, CONSENT_TEXT_VERSION } from '@mansuet/core/agreement';
-import { DOG_FILE, EVENTS_ANSWER, MESSAGES, NEW_LINK, OWNER_LINKS, type NewLink } from '@mansuet/core/contract';
+import { CONSENT_TEXT_VERSION, CONSENT_TEXTS } from '@mansuet/core/agreement';
+import { DOG_FILE, EVENTS_ANSWER, MESSAGES, NEW_LINK, type NewLink, OWNER_LINKS } from '@mansuet/core/contract';
 import { replay, type VisitState } from '@mansuet/core/visit';
 import { withoutSecret } from '../app.js';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';

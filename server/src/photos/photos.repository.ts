@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { ZoneId } from '@mansuet/core/anatomy';
 import type { Photo } from '@mansuet/core/contract';
+import type { ZoneId } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import type { TakenPicture } from './take-picture.js';
 

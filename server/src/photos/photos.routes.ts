@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import multer, { MulterError } from 'multer';
 import * as z from 'zod';
-import { ZONE_IDS } from '@mansuet/core/anatomy';
 import { PHOTO_KINDS, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
+import { ZONE_IDS } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { ProblemError } from '../problems/problem-error.js';
 import { readId } from '../problems/read-id.js';

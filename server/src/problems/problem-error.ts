@@ -1,4 +1,4 @@
-import type { ProblemCode } from '@mansuet/core/contract';
+import type { ProblemCode } from '@mansuet/core/words';
 
 const STATUS: Readonly<Record<ProblemCode, number>> = {
   bad_json: 400,

@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
-import { lettersWrong, readSearch } from '@mansuet/core/search';
 import type { DogList } from '@mansuet/core/contract';
+import { lettersWrong, readSearch } from '@mansuet/core/search';
 import type { InSalon } from '../database/database.js';
 
 /** Dogs shown in a list. */

@@ -1,6 +1,7 @@
 import type { Request, RequestHandler } from 'express';
-import { may, type Action } from '@mansuet/core/access';
+import { may } from '@mansuet/core/access';
 import type { Staff } from '@mansuet/core/contract';
+import type { Action } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { ProblemError } from '../problems/problem-error.js';
 import { whoIs, type Who } from './sign-in.repository.js';

@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import { sql } from 'kysely';
-import { HOUSE_RULES, type FirstRunForm, type NewStaffForm, type Salon, type Staff } from '@mansuet/core/contract';
+import { type FirstRunForm, HOUSE_RULES, type NewStaffForm, type Salon, type Staff } from '@mansuet/core/contract';
 import { randomUUID } from 'node:crypto';
 import type { Database, InSalon } from '../database/database.js';
 

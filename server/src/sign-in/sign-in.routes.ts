@@ -1,7 +1,7 @@
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { randomBytes } from 'node:crypto';
-import { FIRST_RUN, NEW_STAFF, SIGN_IN, type Session } from '@mansuet/core/contract';
+import { FIRST_RUN, NEW_STAFF, type Session, SIGN_IN } from '@mansuet/core/contract';
 import type { Database } from '../database/database.js';
 import { ProblemError } from '../problems/problem-error.js';
 import { requireAction, requireCsrf } from './require-session.js';

@@ -3,7 +3,7 @@ import { createServer, type Server } from 'node:http';
 import pg from 'pg';
 import { pino } from 'pino';
 import { SESSION } from '@mansuet/core/contract';
-import { EVENT_VERSION, VISIT_EVENT, uuidV7, type EventDraft, type VisitEvent } from '@mansuet/core/visit';
+import { EVENT_VERSION, type EventDraft, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
 import { createApp } from '../app.js';
 import { openDatabase, type Database } from '../database/database.js';
 import { migrate } from '../database/migrate.js';

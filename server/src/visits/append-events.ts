@@ -1,5 +1,5 @@
 import { sql } from 'kysely';
-import { readEvent, type VisitEvent } from '@mansuet/core/visit';
+import { readEvent, type VisitEvent } from '@mansuet/core/log';
 import type { InSalon } from '../database/database.js';
 import { ProblemError, type FieldError } from '../problems/problem-error.js';
 import { project } from './project.js';

@@ -1,4 +1,5 @@
-import { replay, summarize, type VisitEvent } from '@mansuet/core/visit';
+import type { VisitEvent } from '@mansuet/core/log';
+import { replay, summarize } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
 import { readEvents } from './append-events.js';
 

@@ -1,7 +1,8 @@
 import { Router } from 'express';
+import { may } from '@mansuet/core/access';
 import { EVENT_BATCH } from '@mansuet/core/contract';
-import type { EventType } from '@mansuet/core/visit';
-import { may, type Action } from '@mansuet/core/access';
+import type { EventType } from '@mansuet/core/log';
+import type { Action } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { ProblemError } from '../problems/problem-error.js';
 import { readId } from '../problems/read-id.js';

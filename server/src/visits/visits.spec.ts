@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { uuidV7, type EventDraft } from '@mansuet/core/visit';
+import { type EventDraft, uuidV7 } from '@mansuet/core/log';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, booked, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
 import { rebuildProjections } from './project.js';
 

@@ -1,12 +1,12 @@
 import { burden } from '../objective.js';
 import { simulate } from '../simulate.js';
-import { boundTable, type BoundTable, type TableQuestion } from './bound-table.js';
+import { type BoundTable, boundTable, type TableQuestion } from './bound-table.js';
 import type { Budget } from './budget.js';
 import type { ClosedSets } from './closed-sets.js';
-import { chosenSteps, mannerOfSearch, type Label, type Manner } from './labels.js';
+import { chosenSteps, type Label, mannerOfSearch, type SearchManner } from './labels.js';
 import type { Numbers } from './numbers.js';
-import { stepCells, type StepCells } from './step-cells.js';
-import { SAME_BURDEN, searchOrder, type OrderFound, type PricedTable } from './order-search.js';
+import { type OrderFound, type PricedTable, SAME_BURDEN, searchOrder } from './order-search.js';
+import { type StepCells, stepCells } from './step-cells.js';
 
 /** The best order known for a set of steps, and a burden that none can be below. */
 export interface BestOrder {
@@ -92,7 +92,7 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
   const helped = numbers.helperMask !== 0;
   let bounds: PricedTable[] = [{ table: priced(minutePrice, coarse), dearer: 0 }];
   lowerBound = Math.max(lowerBound, bounds[0]?.table.atStart ?? 0);
-  const run = (manner: Partial<Manner>, width: number, on: Numbers = numbers, spend = budget): OrderFound =>
+  const run = (manner: Partial<SearchManner>, width: number, on: Numbers = numbers, spend = budget): OrderFound =>
     searchOrder({
       manner: mannerOfSearch(on, { minutePrice, keepMinutes: on === numbers || helped, ...manner }),
       sets,

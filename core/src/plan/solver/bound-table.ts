@@ -2,7 +2,7 @@ import { WATCH_AT } from '../../strain/index.js';
 import { BREAK_STEP_MINUTES } from '../model.js';
 import type { ClosedSets } from './closed-sets.js';
 import { doseOf, type Numbers } from './numbers.js';
-import { BREAK_OPTIONS, STRAIN_TOP, type StepCells } from './step-cells.js';
+import { BREAK_OPTIONS, type StepCells, STRAIN_TOP } from './step-cells.js';
 
 /** What the rest of the work costs at least, from every set of steps, place, strain and standing clock. */
 export interface BoundTable {

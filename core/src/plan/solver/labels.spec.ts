@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { aProblem, aStep } from '../../testing/problems.js';
-import { POSTS, TIERS, burden, simulate, type PlanProblem, type SolverStep } from '../index.js';
-import { chosenSteps, dominates, grow, insert, mannerOfSearch, type Label, type Manner } from './labels.js';
+import { POSTS, TIERS } from '../../words/index.js';
+import type { PlanProblem, SolverStep } from '../model.js';
+import { burden } from '../objective.js';
+import { simulate } from '../simulate.js';
+import { chosenSteps, dominates, grow, insert, type Label, mannerOfSearch, type SearchManner } from './labels.js';
 import { numbersOf } from './numbers.js';
 
 /** Where the dog is when it begins: the first station. */
@@ -20,7 +23,7 @@ const label = (strain: number, standing: number, minutes: number, points: number
 const step = (change: Partial<SolverStep> = {}): SolverStep => aStep('a', { tier: 'welfare', ...change });
 const problem = (steps: readonly SolverStep[], change: Partial<PlanProblem> = {}): PlanProblem =>
   aProblem({ steps, sessionMinutes: 300, ...change });
-const manner = (p: PlanProblem): Manner => mannerOfSearch(numbersOf(p));
+const manner = (p: PlanProblem): SearchManner => mannerOfSearch(numbersOf(p));
 const M = manner(problem([step()]));
 const K = M.numbers.k;
 const PRICE = M.minutePrice;

@@ -1,7 +1,7 @@
 import { WATCH_AT } from '../../strain/index.js';
 import { BREAK_STEP_MINUTES, type ChosenStep } from '../model.js';
 import { helperThere } from '../simulate.js';
-import { doseOf, restDose, type Numbers } from './numbers.js';
+import { doseOf, type Numbers, restDose } from './numbers.js';
 
 /** A way to have done some parts of steps: what matters for all that may follow, and where it came from. */
 export interface Label {
@@ -22,7 +22,7 @@ export interface Label {
 export type Measured = Pick<Label, 'strain' | 'standing' | 'minutes' | 'burden' | 'lags'>;
 
 /** How the labels of a search are compared and grown. */
-export interface Manner {
+export interface SearchManner {
   readonly numbers: Numbers;
   /** Point-minutes that a minute counts as; above its price in the problem, plans grow shorter. */
   readonly minutePrice: number;
@@ -44,7 +44,7 @@ const BREAKS_TRIED = 12;
 /** A dog below this has rested: what more could fall changes no plan. Points. */
 const RESTED = 0.01;
 
-export function mannerOfSearch(numbers: Numbers, change: Partial<Omit<Manner, 'numbers' | 'decay'>> = {}): Manner {
+export function mannerOfSearch(numbers: Numbers, change: Partial<Omit<SearchManner, 'numbers' | 'decay'>> = {}): SearchManner {
   return {
     numbers,
     minutePrice: numbers.minutePrice,
@@ -95,7 +95,7 @@ const ANYTHING: Next = { sameMinute: false, noRest: false };
  * one that follows at once, `a` cannot rest now, and only the first way counts (`noRest`). An omitted step never
  * makes a label better or worse here, since labels are compared only when they have done the same steps.
  */
-export function dominates(a: Measured, b: Measured, m: Manner, { sameMinute, noRest }: Next = ANYTHING): boolean {
+export function dominates(a: Measured, b: Measured, m: SearchManner, { sameMinute, noRest }: Next = ANYTHING): boolean {
   const spareBurden = b.burden - a.burden;
   if (spareBurden < -EPS) return false;
   const spareMinutes = b.minutes - a.minutes;
@@ -124,7 +124,7 @@ function lagsNoLonger(a: Measured, b: Measured, rest: number): boolean {
 }
 
 /** Adds a label unless one that dominates it is there; drops those it makes useless. */
-export function insert<T extends Measured>(bucket: T[], label: T, m: Manner, next: Next = ANYTHING): boolean {
+export function insert<T extends Measured>(bucket: T[], label: T, m: SearchManner, next: Next = ANYTHING): boolean {
   for (const old of bucket) if (dominates(old, label, m, next)) return false;
   let keep = 0;
   for (const old of bucket) if (!dominates(label, old, m, next)) bucket[keep++] = old;
@@ -140,7 +140,7 @@ export function insert<T extends Measured>(bucket: T[], label: T, m: Manner, nex
  * @param station place and tool before the step
  * @param worked minutes of work done before the step
  */
-export function grow(m: Manner, from: Label, station: number, worked: number, index: number, after: Next = ANYTHING): Label[] {
+export function grow(m: SearchManner, from: Label, station: number, worked: number, index: number, after: Next = ANYTHING): Label[] {
   const { numbers } = m;
   const step = numbers.steps[index];
   if (!step) return [];
@@ -194,7 +194,7 @@ export function grow(m: Manner, from: Label, station: number, worked: number, in
 }
 
 /** A label after a change of place: nobody works on the dog, but it does not lie down. */
-function waited(m: Manner, from: Label, minutes: number): Label {
+function waited(m: SearchManner, from: Label, minutes: number): Label {
   const strain = from.strain * Math.exp(-m.numbers.k * minutes);
   return {
     ...from,

@@ -1,5 +1,5 @@
-import { HARDLY_DECAYS, WATCH_AT, doseOfLine, recoveryPerMinute } from '../../strain/index.js';
-import { POINT_MINUTES_PER_MINUTE, STRAIN_CEILING, changeMinutes, partsOf, type PlanProblem, type Station } from '../model.js';
+import { doseOfLine, HARDLY_DECAYS, recoveryPerMinute, WATCH_AT } from '../../strain/index.js';
+import { changeMinutes, partsOf, type PlanProblem, POINT_MINUTES_PER_MINUTE, type Station, STRAIN_CEILING } from '../model.js';
 
 const EPS = 1e-9;
 

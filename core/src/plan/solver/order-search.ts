@@ -1,7 +1,7 @@
 import type { BoundTable } from './bound-table.js';
 import type { Budget } from './budget.js';
 import type { ClosedSets } from './closed-sets.js';
-import { grow, insert, startLabel, type Label, type Manner, type Next } from './labels.js';
+import { grow, insert, type Label, type Next, type SearchManner, startLabel } from './labels.js';
 
 const EPS = 1e-9;
 /** A plan must be better by more than this to count as better, point-minutes. */
@@ -15,7 +15,7 @@ export interface PricedTable {
 }
 
 export interface OrderSearch {
-  readonly manner: Manner;
+  readonly manner: SearchManner;
   readonly sets: ClosedSets;
   readonly bounds: readonly PricedTable[];
   /** Least minutes still to come; given when the session can bind. */
@@ -32,7 +32,7 @@ export interface OrderFound {
   readonly label: Label | undefined;
   /** It gave up, or kept only some labels: no label says nothing. */
   readonly cut: boolean;
-  /** No plan of less burden than {@link Manner.below} is below this: the least that any label of the last full layer can still come to. */
+  /** No plan of less burden than {@link SearchManner.below} is below this: the least that any label of the last full layer can still come to. */
   readonly lowerBound: number;
 }
 

@@ -1,5 +1,6 @@
-import { WATCH_AT, STOP_AT, recoveryPerMinute } from '../../strain/index.js';
-import { BREAK_STEP_MINUTES, CHANGEOVER_MINUTES, POSTS, STRAIN_CEILING, TIERS, type PlanProblem, type Post } from '../model.js';
+import { recoveryPerMinute, STOP_AT, WATCH_AT } from '../../strain/index.js';
+import { type Post, POSTS, TIERS } from '../../words/index.js';
+import { BREAK_STEP_MINUTES, CHANGEOVER_MINUTES, type PlanProblem, STRAIN_CEILING } from '../model.js';
 import type { Precedence } from '../precedence.js';
 
 /** Worth by tier: welfare, asked, looks. */

@@ -1,15 +1,19 @@
 import fc from 'fast-check';
+import { recoveryPerMinute, strainAfter, strainDoseAbove, WATCH_AT } from '../../strain/index.js';
 import { aProblem, aStep } from '../../testing/problems.js';
-import { POSTS, TIERS, burden, simulate, solve, solveInOrder } from '../index.js';
+import { POSTS, TIERS } from '../../words/index.js';
+import { burden } from '../objective.js';
 import { precedenceOf } from '../precedence.js';
-import { WATCH_AT, recoveryPerMinute, strainAfter, strainDoseAbove } from '../../strain/index.js';
+import { simulate } from '../simulate.js';
+import { solveInOrder } from '../solve-in-order.js';
+import { solve } from '../solve.js';
 import { boundTable } from './bound-table.js';
 import { Budget } from './budget.js';
 import { closedSets } from './closed-sets.js';
 import { leastBurden } from './least-burden.js';
 import { nearestOrder } from './nearest-order.js';
 import { doseOf, numbersOf, restDose } from './numbers.js';
-import { SetsByWorth, compareWorth, worthOfSet } from './sets-by-worth.js';
+import { compareWorth, SetsByWorth, worthOfSet } from './sets-by-worth.js';
 import { stepCells } from './step-cells.js';
 import { beforeOf, closedSetsOf, nearOrder, subProblem } from './sub-problem.js';
 

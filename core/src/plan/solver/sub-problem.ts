@@ -1,6 +1,6 @@
 import type { PlanProblem } from '../model.js';
 import { precedenceOf } from '../precedence.js';
-import { closedSets, type ClosedSets } from './closed-sets.js';
+import { type ClosedSets, closedSets } from './closed-sets.js';
 
 /** A problem of some of the steps of another. */
 export interface SubProblem {

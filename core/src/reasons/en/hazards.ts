@@ -1,4 +1,4 @@
-import { COMPUTED, CONTROLS, DEFAULT, FLOOR, LEARNED, PRACTICE, rule, type RuleText } from '../rule-text.js';
+import { COMPUTED, DEFAULT, FLOOR, LEARNED, NIOSH, PRACTICE, rule, type RuleText } from '../rule-text.js';
 
 export const HAZARDS_RULES = {
   // What raises a hazard
@@ -30,26 +30,26 @@ export const HAZARDS_RULES = {
     COMPUTED,
   ),
   // Controls
-  'control.leave_out': rule('Take it away: the place is left out.', CONTROLS),
-  'control.vet_does_it': rule('Take it away: this is for a vet.', CONTROLS),
-  'control.close_teeth': rule('Something safer: a #10, close teeth.', CONTROLS),
-  'control.grinder': rule('Something safer: a grinder for the last bit.', CONTROLS),
-  'control.gentle_dryer': rule('Something safer: towel and stand dryer.', CONTROLS),
-  'control.cool_air': rule('Something safer: cool air.', CONTROLS),
-  'control.guard_comb': rule('Something between: a guard over the blade.', CONTROLS),
-  'control.muzzle': rule('Something between: a basket muzzle, minutes only, watched.', CONTROLS),
-  'control.loop_attended': rule('Something between: a loop, attended.', CONTROLS),
-  'control.lies_down': rule('Something between: it lies, so there is no fall.', CONTROLS),
-  'control.belly_support': rule('Something between: the body is carried from below.', CONTROLS),
-  'control.wrist_check': rule('Another way: blade on the wrist by 3 min.', CONTROLS),
-  'control.crust_soaked': rule('Another way: crust is soaked out before any edge.', CONTROLS),
-  'control.finger_first': rule('Another way: a finger finds it before the blade.', CONTROLS),
-  'control.breaks': rule('Another way: breaks before it is too much.', CONTROLS),
-  'control.helper': rule('Another way: a second pair of hands.', CONTROLS),
-  'control.doors_shut': rule('Another way: doors shut, lead on outside the table.', CONTROLS),
-  'control.head_kept_dry': rule('Another way: head wetted last, no water at the nose.', CONTROLS),
-  'control.ear_watched': rule('For what is left: the ear is watched and covered.', CONTROLS),
-  'control.gauze_ready': rule('For what is left: gauze and styptic at hand.', CONTROLS),
+  'control.leave_out': rule('Take it away: the place is left out.', NIOSH),
+  'control.vet_does_it': rule('Take it away: this is for a vet.', NIOSH),
+  'control.close_teeth': rule('Something safer: a #10, close teeth.', NIOSH),
+  'control.grinder': rule('Something safer: a grinder for the last bit.', NIOSH),
+  'control.gentle_dryer': rule('Something safer: towel and stand dryer.', NIOSH),
+  'control.cool_air': rule('Something safer: cool air.', NIOSH),
+  'control.guard_comb': rule('Something between: a guard over the blade.', NIOSH),
+  'control.muzzle': rule('Something between: a basket muzzle, minutes only, watched.', NIOSH),
+  'control.loop_attended': rule('Something between: a loop, attended.', NIOSH),
+  'control.lies_down': rule('Something between: it lies, so there is no fall.', NIOSH),
+  'control.belly_support': rule('Something between: the body is carried from below.', NIOSH),
+  'control.wrist_check': rule('Another way: blade on the wrist by 3 min.', NIOSH),
+  'control.crust_soaked': rule('Another way: crust is soaked out before any edge.', NIOSH),
+  'control.finger_first': rule('Another way: a finger finds it before the blade.', NIOSH),
+  'control.breaks': rule('Another way: breaks before it is too much.', NIOSH),
+  'control.helper': rule('Another way: a second pair of hands.', NIOSH),
+  'control.doors_shut': rule('Another way: doors shut, lead on outside the table.', NIOSH),
+  'control.head_kept_dry': rule('Another way: head wetted last, no water at the nose.', NIOSH),
+  'control.ear_watched': rule('For what is left: the ear is watched and covered.', NIOSH),
+  'control.gauze_ready': rule('For what is left: gauze and styptic at hand.', NIOSH),
   // Floors
   'floor.broken': rule('{floor} This breaks it: {what}.', FLOOR),
   // Never here

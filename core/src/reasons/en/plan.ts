@@ -1,4 +1,4 @@
-import { COMPUTED, DEFAULT, DIFFER, FLOOR, HOUSE, LEARNED, PRACTICE, TIMES, rule, type RuleText } from '../rule-text.js';
+import { COMPUTED, DEFAULT, DIFFER, FLOOR, HOUSE, LEARNED, PRACTICE, rule, type RuleText, TIMES } from '../rule-text.js';
 
 export const PLAN_RULES = {
   // Rates

@@ -2,17 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import {
-  CONSENT_IDS,
-  CONSENT_TEXTS,
-  CONSENT_TEXT_VERSION,
-  proposeAgreement,
-  type ConsentId,
-  type Signature,
-} from '@mansuet/core/agreement';
-import { SERVICE_ITEMS, SERVICE_ITEM_LABELS, type HandlingPlan, type PlanInput, type ServiceItem } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
+import { CONSENT_TEXT_VERSION, CONSENT_TEXTS, proposeAgreement } from '@mansuet/core/agreement';
 import type { AgreementOffer } from '@mansuet/core/contract';
+import type { Signature } from '@mansuet/core/log';
+import type { HandlingPlan, PlanInput } from '@mansuet/core/plan';
+import { sayReason } from '@mansuet/core/reasons';
+import { CONSENT_IDS, type ConsentId, SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
+import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 import { FieldError } from '../forms/field-error';
 import { PlannerService } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';

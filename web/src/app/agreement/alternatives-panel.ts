@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
-import { alternativesTo, compareWith, isWorthOffering, proposeAgreement, type Alternative } from '@mansuet/core/agreement';
+import { type Alternative, alternativesTo, proposeAgreement } from '@mansuet/core/agreement';
 import type { Salon } from '@mansuet/core/contract';
-import { dogKinds } from '@mansuet/core/dogs';
-import type { HandlingPlan, PlanInput } from '@mansuet/core/plan';
+import { dogKinds } from '@mansuet/core/knowledge/dogs';
+import { compareWith, type HandlingPlan, isWorthOffering, type PlanInput } from '@mansuet/core/plan';
 import { sayReason } from '@mansuet/core/reasons';
 import { PlannerService } from '../planner/planner.service';
 import { aboutMinutes, money } from '../wording/time';

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
-import { NEW_LINK, OWNER_LINKS, type AgreementOffer, type NewLink, type OwnerLink } from '@mansuet/core/contract';
+import { type AgreementOffer, NEW_LINK, type NewLink, OWNER_LINKS, type OwnerLink } from '@mansuet/core/contract';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { clockTime } from '../wording/time';
 

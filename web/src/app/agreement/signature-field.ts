@@ -10,7 +10,8 @@ import {
   DestroyRef,
 } from '@angular/core';
 import SignaturePad from 'signature_pad';
-import { isSigned, type Signature } from '@mansuet/core/agreement';
+import { isSigned } from '@mansuet/core/agreement';
+import type { Signature } from '@mansuet/core/log';
 
 /** Points closer than this to the last one are left out: enough for a hand, small enough for the log. */
 const LEAST_STEP_PX = 2;

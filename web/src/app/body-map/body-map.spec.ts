@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { ZONE_IDS, type ZoneId } from '@mansuet/core/anatomy';
+import { ZONE_IDS, type ZoneId } from '@mansuet/core/words';
 import { BodyMap, type ZonePaint } from './body-map';
 
 describe('BodyMap', () => {

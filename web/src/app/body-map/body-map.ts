@@ -1,8 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
-import { ZONE_IDS, mirrorOf, neighboursOf, sideOf, zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
-import type { MatGrade } from '@mansuet/core/coat';
-import type { Joint, JointComfort } from '@mansuet/core/dogs';
+import { mirrorOf, neighboursOf, sideOf, zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { type Joint, type JointComfort, type MatGrade, ZONE_IDS, type ZoneId } from '@mansuet/core/words';
 import { compileView, type DrawnZone, type Picture } from './drawing/compile';
 import { flankView } from './drawing/flank';
 import { headView } from './drawing/head';

@@ -1,5 +1,5 @@
 import { arc } from 'd3';
-import type { JointComfort } from '@mansuet/core/dogs';
+import type { JointComfort } from '@mansuet/core/words';
 
 const SPREAD: Readonly<Record<JointComfort, number>> = { free: 110, stiff: 60, painful: 26 };
 const RADIUS = 24;

@@ -4,7 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { debounceTime, switchMap } from 'rxjs';
-import { DOG_FILE, DOG_LIST, DOG_NOTE_FORM, NEW_ID, type DogFile, type DogNoteForm } from '@mansuet/core/contract';
+import { DOG_FILE, DOG_LIST, DOG_NOTE_FORM, type DogFile, type DogNoteForm, NEW_ID } from '@mansuet/core/contract';
 import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
 import { ApiService, NOTHING, sayFailure, type Answer } from '../server/api.service';

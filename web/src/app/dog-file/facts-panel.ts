@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { CONTACT_ROLE_LABELS, type DogFile } from '@mansuet/core/contract';
-import { ageInWords, CONDITION_LABELS, JOINT_LABELS, LEG_LABELS, weightChange, type Joint } from '@mansuet/core/dogs';
+import { ageInWords, CONDITION_LABELS, JOINT_LABELS, LEG_LABELS, weightChange } from '@mansuet/core/knowledge/dogs';
 import { sayReason } from '@mansuet/core/reasons';
+import type { Joint } from '@mansuet/core/words';
 import { TrendLine, type TrendPoint } from './trend-line';
 
 /** Who the dog is, whose it is, and its weight through time. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { whatKindChanges } from '@mansuet/core/dogs';
+import { whatKindChanges } from '@mansuet/core/knowledge/dogs';
 import { sayReason, sourceOfReason } from '@mansuet/core/reasons';
 import { VisitStore } from '../visit/visit-store';
 import { DogFileView } from './dog-file-view';

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { zonesOfGroup, type ZoneId } from '@mansuet/core/anatomy';
 import type { DogFile } from '@mansuet/core/contract';
-import { learnHalfLife, noiseOrPlace, ratesByPlace, strainStep, suspectTriggers } from '@mansuet/core/learning';
-import { ACTIVITY_FACTS } from '@mansuet/core/plan';
+import { zonesOfGroup } from '@mansuet/core/knowledge/anatomy';
 import { sayReason } from '@mansuet/core/reasons';
+import { learnHalfLife, noiseOrPlace, ratesByPlace, strainStep, suspectTriggers } from '@mansuet/core/strain';
 import { breaksSeenIn, historyOf } from '@mansuet/core/visit';
+import type { ZoneId } from '@mansuet/core/words';
+import { ACTIVITY_FACTS } from '@mansuet/core/work';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 
 const SHOWN = 6;

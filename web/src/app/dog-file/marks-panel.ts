@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { zoneLabel } from '@mansuet/core/anatomy';
 import type { DogFile, MarkSeen } from '@mansuet/core/contract';
-import { adviseMark, markAreaMm2, READING_ERROR_MM } from '@mansuet/core/marks';
+import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { adviseMark, markAreaMm2, READING_ERROR_MM } from '@mansuet/core/knowledge/marks';
 import { sayReason } from '@mansuet/core/reasons';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';

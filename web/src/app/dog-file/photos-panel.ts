@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
-import { zoneLabel } from '@mansuet/core/anatomy';
-import { NEW_ID, PHOTO_KINDS, PHOTO_KIND_LABELS, PHOTO_MAX_BYTES, type DogFile, type Photo } from '@mansuet/core/contract';
+import { type DogFile, NEW_ID, type Photo, PHOTO_KIND_LABELS, PHOTO_KINDS, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
+import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, input, signal } from '@an
 import { RouterLink } from '@angular/router';
 import { area, line, scaleLinear } from 'd3';
 import type { PastVisit } from '@mansuet/core/contract';
-import { HOLDS } from '@mansuet/core/holds';
 import { INCIDENTS } from '@mansuet/core/incidents';
-import { ACTIVITY_FACTS } from '@mansuet/core/plan';
+import { HOLDS } from '@mansuet/core/knowledge/holds';
+import { ACTIVITY_FACTS } from '@mansuet/core/work';
 import { dayInWords } from '../wording/time';
 
 const SHOWN_AT_FIRST = 8;

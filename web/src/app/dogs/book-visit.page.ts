@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { BATCH_TAKEN, DOG_FILE, TODAY, type Staff } from '@mansuet/core/contract';
-import { SERVICE_ITEMS, SERVICE_ITEM_LABELS, type ServiceItem } from '@mansuet/core/plan';
-import { EVENT_VERSION, VISIT_EVENT, uuidV7 } from '@mansuet/core/visit';
+import { BATCH_TAKEN, DOG_FILE, type Staff, TODAY } from '@mansuet/core/contract';
+import { EVENT_VERSION, uuidV7, VISIT_EVENT } from '@mansuet/core/log';
+import { SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
+import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
 import { ApiService, sayFailure } from '../server/api.service';

@@ -2,26 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, model, out
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { ZONE_GROUPS, type ZoneGroup } from '@mansuet/core/anatomy';
 import { birthDateProblem, type DogForm } from '@mansuet/core/contract';
-import {
-  ageInWords,
-  BUILDS,
-  COATS,
-  CONDITIONS,
-  CONDITION_LABELS,
-  EAR_SETS,
-  lifeStage,
-  NOSES,
-  readWeight,
-  SEXES,
-  SIZES,
-  TAIL_SETS,
-  TRIGGER_CAUSES,
-  weightQuestion,
-  type Condition,
-  type TriggerCause,
-} from '@mansuet/core/dogs';
+import { ageInWords, CONDITION_LABELS, lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
+import { BUILDS, COATS, type Condition, CONDITIONS, EAR_SETS, NOSES, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, type TriggerCause, ZONE_GROUPS, type ZoneGroup } from '@mansuet/core/words';
 import { FieldError } from '../forms/field-error';
 import { ClockService } from '../server/clock.service';
 

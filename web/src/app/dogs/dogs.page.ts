@@ -5,7 +5,7 @@ import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { debounceTime, switchMap } from 'rxjs';
 import { DOG_LIST, type DogList } from '@mansuet/core/contract';
-import { ageInWords } from '@mansuet/core/dogs';
+import { ageInWords } from '@mansuet/core/knowledge/dogs';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CONTACT_ROLES, CONTACT_ROLE_LABELS, type OwnerForm } from '@mansuet/core/contract';
+import { CONTACT_ROLE_LABELS, CONTACT_ROLES, type OwnerForm } from '@mansuet/core/contract';
 import { FieldError } from '../forms/field-error';
 
 export const EMPTY_OWNER: OwnerForm = { name: '', phone: '', email: '', contacts: [] };

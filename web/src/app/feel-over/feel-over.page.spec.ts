@@ -1,4 +1,4 @@
-import { NOTHING_FOUND } from '@mansuet/core/dogs';
+import { NOTHING_FOUND } from '@mansuet/core/findings';
 import { replay, summarize } from '@mansuet/core/visit';
 import { FELT, STAFF, VISIT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { FeelOverPage } from './feel-over.page';

@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import type { ZoneId } from '@mansuet/core/anatomy';
-import { JOINTS, type Joint, type JointComfort } from '@mansuet/core/dogs';
-import { changedZones, FEEL_AREA_FACTS, FEEL_AREAS } from '@mansuet/core/feel-over';
+import { changedZones, FEEL_AREA_FACTS } from '@mansuet/core/findings';
+import { zonesOfGroup } from '@mansuet/core/knowledge/anatomy';
 import { sayReason } from '@mansuet/core/reasons';
-import { zonesOfGroup } from '@mansuet/core/anatomy';
+import { FEEL_AREAS, type Joint, type JointComfort, JOINTS, type ZoneId } from '@mansuet/core/words';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import type { MapLayer } from '../body-map/layers';
 import { StandIns } from '../devices/stand-ins';

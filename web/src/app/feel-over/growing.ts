@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
-import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
-import { JOINT_LABELS, JOINTS, LEG_LABELS } from '@mansuet/core/dogs';
-import { LOOKED_FINDINGS, LOOKED_LABELS, LOOKED_PART_LABELS, LOOKED_PARTS } from '@mansuet/core/feel-over';
+import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/knowledge/dogs';
+import { LOOKED_LABELS, LOOKED_PART_LABELS } from '@mansuet/core/knowledge/fit';
 import type { HandlingPlan } from '@mansuet/core/plan';
+import { JOINTS, LOOKED_FINDINGS, LOOKED_PARTS, type ZoneId } from '@mansuet/core/words';
 import { PlannerService } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
 import { dayInWords } from '../wording/time';

@@ -1,22 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
-import { MAT_GRADE_NAMES } from '@mansuet/core/coat';
-import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/dogs';
-import {
-  FEEL_AREA_FACTS,
-  FEEL_AREAS,
-  LOOKED_FINDINGS,
-  LOOKED_LABELS,
-  LOOKED_PART_LABELS,
-  foundBefore,
-  nextArea,
-  stiffBefore,
-  testsOfGrade,
-  type FeelArea,
-  type LookedFinding,
-  type LookedPart,
-  type OldFinding,
-} from '@mansuet/core/feel-over';
+import { FEEL_AREA_FACTS, foundBefore, nextArea, type OldFinding, stiffBefore, testsOfGrade } from '@mansuet/core/findings';
+import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { MAT_GRADE_NAMES } from '@mansuet/core/knowledge/coat';
+import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/knowledge/dogs';
+import { LOOKED_LABELS, LOOKED_PART_LABELS } from '@mansuet/core/knowledge/fit';
+import { FEEL_AREAS, type FeelArea, LOOKED_FINDINGS, type LookedFinding, type LookedPart, type ZoneId } from '@mansuet/core/words';
 import { VisitStore } from '../visit/visit-store';
 
 /** Nose to tail in the order of the hands: one tap a stretch when it is sound or as the last time. Any order is allowed. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { JOINT_COMFORTS, JOINT_LABELS, JOINTS, LEG_LABELS, LEGS, type Joint, type JointComfort, type Leg } from '@mansuet/core/dogs';
+import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/knowledge/dogs';
+import { type Joint, JOINT_COMFORTS, type JointComfort, JOINTS, type Leg, LEGS } from '@mansuet/core/words';
 import { VisitStore } from '../visit/visit-store';
 
 /** How far each joint goes today, and the leg it spares. */

@@ -2,10 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { lifeStage, MOOD_LABELS, MOODS, readWeight, weightChange, weightQuestion, type Mood } from '@mansuet/core/dogs';
-import { FIT_SIGNS, FIT_SIGN_LABELS, FIT_VERDICT_LABELS, TOLD_ITEMS, TOLD_LABELS, type FitSign, type ToldItem } from '@mansuet/core/fit';
+import { lifeStage, MOOD_LABELS, readWeight, weightChange, weightQuestion } from '@mansuet/core/knowledge/dogs';
+import { FIT_SIGN_LABELS, FIT_VERDICT_LABELS, TOLD_LABELS } from '@mansuet/core/knowledge/fit';
 import { sayReason } from '@mansuet/core/reasons';
 import { USUAL_ROOM_CELSIUS } from '@mansuet/core/visit';
+import { FIT_SIGNS, type FitSign, type Mood, MOODS, TOLD_ITEMS, type ToldItem } from '@mansuet/core/words';
 import { DevicesService } from '../devices/devices.service';
 import { FieldError } from '../forms/field-error';
 import { VisitStore } from '../visit/visit-store';

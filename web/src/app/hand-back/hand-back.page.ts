@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { mattingSeason } from '@mansuet/core/coat';
 import { homeCare, leftOver, tellVisit, whoIsTold } from '@mansuet/core/hand-back';
-import { HOLDS } from '@mansuet/core/holds';
 import { needsVetNow } from '@mansuet/core/incidents';
+import { mattingSeason } from '@mansuet/core/knowledge/coat';
+import { HOLDS } from '@mansuet/core/knowledge/holds';
 import { nextVisitDates } from '@mansuet/core/next-visit';
 import { sayReason, sourceOfReason } from '@mansuet/core/reasons';
 import { FieldError } from '../forms/field-error';

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
-import { ACTIVITY_FACTS, BATHING, withWish, type PlanInput, type PlanWay, type PlanWish } from '@mansuet/core/plan';
-import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
+import { type PlanInput, type PlanWish, withWish } from '@mansuet/core/plan';
+import { type Reason, sayReason, sourceOfReason } from '@mansuet/core/reasons';
 import { planChanges, planRecordOf, recordFromHere } from '@mansuet/core/visit';
+import type { PlanWay } from '@mansuet/core/words';
+import { ACTIVITY_FACTS, BATHING } from '@mansuet/core/work';
 import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';

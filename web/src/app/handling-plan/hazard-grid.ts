@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
-import { zoneLabel } from '@mansuet/core/anatomy';
-import { likelihoodClass, riskBand, riskScore, type RegisterRow, type RiskBand } from '@mansuet/core/hazards';
-import { sayReason, type Reason } from '@mansuet/core/reasons';
+import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { likelihoodClass, type RegisterRow, riskBand, riskScore } from '@mansuet/core/knowledge/hazards';
+import { type Reason, sayReason } from '@mansuet/core/reasons';
+import type { RiskBand } from '@mansuet/core/words';
 
 const CLASSES = [1, 2, 3, 4, 5] as const;
 /** From often to rare, as the grid is read from above. */

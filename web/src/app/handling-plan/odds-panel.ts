@@ -11,7 +11,8 @@ import {
   inject,
 } from '@angular/core';
 import { axisBottom, max, scaleBand, scaleLinear, select } from 'd3';
-import { STRAIN_BANDS, bandOf } from '@mansuet/core/strain';
+import { bandOf } from '@mansuet/core/strain';
+import { STRAIN_BANDS } from '@mansuet/core/words';
 import type { NamedOdds } from '../planner/planner.service';
 import { inPercent } from './say-odds';
 

@@ -1,4 +1,4 @@
-import { HOLDS } from '@mansuet/core/holds';
+import { HOLDS } from '@mansuet/core/knowledge/holds';
 import type { PlanChange } from '@mansuet/core/visit';
 
 /** Changes that are named; the others are counted. */

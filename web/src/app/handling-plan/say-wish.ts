@@ -1,5 +1,7 @@
-import { HOLDS } from '@mansuet/core/holds';
-import { ACTIVITY_FACTS, signed, type Activity, type PlanWish, type WishCost } from '@mansuet/core/plan';
+import { HOLDS } from '@mansuet/core/knowledge/holds';
+import { type PlanWish, signed, type WishCost } from '@mansuet/core/plan';
+import type { Activity } from '@mansuet/core/words';
+import { ACTIVITY_FACTS } from '@mansuet/core/work';
 
 const label = (a: Activity): string => ACTIVITY_FACTS[a].label;
 

@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import type { ZoneId } from '@mansuet/core/anatomy';
-import { bladeName } from '@mansuet/core/blades';
-import { HOLDS, HOLD_IDS, sayCap, type HoldId } from '@mansuet/core/holds';
-import type { PlanInput, PlanWish, PlannedStep, WhatIf } from '@mansuet/core/plan';
-import { sayReason, sourceOfReason, type Reason } from '@mansuet/core/reasons';
+import { bladeName } from '@mansuet/core/knowledge/blades';
+import { HOLDS, sayCap } from '@mansuet/core/knowledge/holds';
+import type { PlanInput, PlannedStep, PlanWish, WhatIf } from '@mansuet/core/plan';
+import { type Reason, sayReason, sourceOfReason } from '@mansuet/core/reasons';
+import { HOLD_IDS, type HoldId, type ZoneId } from '@mansuet/core/words';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import { PlannerService } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';

@@ -2,10 +2,12 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop, type CdkDragSort
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical, lucidePin } from '@ng-icons/lucide';
-import { bladeName } from '@mansuet/core/blades';
-import { HOLDS, type HoldId } from '@mansuet/core/holds';
-import { isPreference, moved, rulesBroken, type HandlingPlan, type OrderRule, type PlanWish, type PlannedStep } from '@mansuet/core/plan';
-import { reason, sayReason, type Reason } from '@mansuet/core/reasons';
+import { bladeName } from '@mansuet/core/knowledge/blades';
+import { HOLDS } from '@mansuet/core/knowledge/holds';
+import { type HandlingPlan, isPreference, moved, type PlannedStep, type PlanWish, rulesBroken } from '@mansuet/core/plan';
+import { type Reason, reason, sayReason } from '@mansuet/core/reasons';
+import type { HoldId } from '@mansuet/core/words';
+import type { OrderRule } from '@mansuet/core/work';
 import { aboutMinutes } from '../wording/time';
 import { BreakLine } from './break-line';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import type { HandlingPlan, Odds, PlanInput, PlanWay } from '@mansuet/core/plan';
-import { compareWith, sayWay, signed } from '@mansuet/core/plan';
+import { compareWith, type HandlingPlan, type Odds, type PlanInput, sayWay, signed } from '@mansuet/core/plan';
 import { sayReason } from '@mansuet/core/reasons';
+import type { PlanWay } from '@mansuet/core/words';
 import { PlannerService, type PlannedWay } from '../planner/planner.service';
 import { inPercent } from './say-odds';
 

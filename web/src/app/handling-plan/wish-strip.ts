@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { sayReason } from '@mansuet/core/reasons';
 import type { PlanWish, WishClash, WishCost } from '@mansuet/core/plan';
+import { sayReason } from '@mansuet/core/reasons';
 import { sayCost, sayWish } from './say-wish';
 
 /** What was fixed by hand, what it costs, and what could not be met. */

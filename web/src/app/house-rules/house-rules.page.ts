@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FLOORS, FLOOR_IDS } from '@mansuet/core/floors';
-import { HOUSE_DEFAULTS, HOUSE_QUESTIONS, HOUSE_QUESTION_IDS, schoolsOf, type HouseQuestion } from '@mansuet/core/house-rules';
+import { FLOORS } from '@mansuet/core/knowledge/floors';
+import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, HOUSE_QUESTIONS, type HouseQuestion, schoolsOf } from '@mansuet/core/knowledge/house-rules';
+import { FLOOR_IDS } from '@mansuet/core/words';
 import { sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 

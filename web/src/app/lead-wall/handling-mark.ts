@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { DOG_KIND_LABELS, type DogKind } from '@mansuet/core/dogs';
+import { DOG_KIND_LABELS } from '@mansuet/core/knowledge/dogs';
+import type { DogKind } from '@mansuet/core/words';
 
 /** Outline and letter of each mark: told apart by shape, in any colour or none. */
 const MARKS: Readonly<Record<DogKind, { letter: string; path: string }>> = {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { PHASES, PHASE_LABELS } from '@mansuet/core/visit';
+import { PHASE_LABELS } from '@mansuet/core/visit';
+import { PHASES } from '@mansuet/core/words';
 import type { Tag } from '../today/today.service';
 import { clockTime } from '../wording/time';
 import { HandlingMark } from './handling-mark';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { MESSAGES, type Message } from '@mansuet/core/contract';
+import { type Message, MESSAGES } from '@mansuet/core/contract';
 import { ApiService, sayFailure } from '../server/api.service';
 
 /** What the stand-in for text messages has "sent". */

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CONSENT_LABELS, type ConsentId, type Signature } from '@mansuet/core/agreement';
+import { CONSENT_LABELS } from '@mansuet/core/agreement';
 import { AGREEMENT_ANSWER, type OwnerLinkView } from '@mansuet/core/contract';
+import type { Signature } from '@mansuet/core/log';
+import type { ConsentId } from '@mansuet/core/words';
 import { SignatureField } from '../agreement/signature-field';
 import { errorsOf } from '../forms/errors-of';
 import { FieldError } from '../forms/field-error';

@@ -1,18 +1,7 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import {
-  BITE_TOLD,
-  BITE_TOLD_LABELS,
-  DOG_FORM,
-  INTAKE_ANSWER,
-  OWNER_FORM,
-  birthDateProblem,
-  type DogForm,
-  type IntakeAnswer,
-  type OwnerForm,
-  type OwnerLinkView,
-} from '@mansuet/core/contract';
+import { birthDateProblem, BITE_TOLD, BITE_TOLD_LABELS, DOG_FORM, type DogForm, INTAKE_ANSWER, type IntakeAnswer, OWNER_FORM, type OwnerForm, type OwnerLinkView } from '@mansuet/core/contract';
 import { DogFields, EMPTY_DOG, openQuestion } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
 import { errorsOf } from '../forms/errors-of';

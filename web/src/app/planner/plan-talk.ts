@@ -1,4 +1,6 @@
-import type { HandlingPlan, Odds, OrderRule, PlanInput, PlanWay, WhatIf } from '@mansuet/core/plan';
+import type { HandlingPlan, Odds, PlanInput, WhatIf } from '@mansuet/core/plan';
+import type { PlanWay } from '@mansuet/core/words';
+import type { OrderRule } from '@mansuet/core/work';
 
 /** What the page asks the worker. A question about a plan names its input; the worker keeps the latest plans. */
 export type PlanQuestion =

@@ -1,17 +1,5 @@
 /// <reference lib="webworker" />
-import {
-  compareWith,
-  inputFor,
-  isWorthOffering,
-  makePlan,
-  oddsOf,
-  planVisit,
-  waysWorthTrying,
-  whatIfEverywhere,
-  type Odds,
-  type PlanInput,
-  type VisitPlan,
-} from '@mansuet/core/plan';
+import { compareWith, inputFor, isWorthOffering, makePlan, type Odds, oddsOf, type PlanInput, planVisit, type VisitPlan, waysWorthTrying, whatIfEverywhere } from '@mansuet/core/plan';
 import type { AskedOfWorker, NamedOdds, PlanAnswers, PlanQuestion, Planned, PlannedWay, ToldByWorker } from './plan-talk';
 
 const KEPT = 12;

@@ -2,7 +2,7 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import * as z from 'zod';
-import { PROBLEM, type Problem } from '@mansuet/core/contract';
+import { type Problem, PROBLEM } from '@mansuet/core/contract';
 
 /** What came instead of an answer. `offline` is the network's or the server's absence, not a refusal. */
 export type Failure = { readonly kind: 'offline' } | { readonly kind: 'refused'; readonly problem: Problem };

@@ -1,6 +1,6 @@
-import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
-import { TestBed } from '@angular/core/testing';
 import type { Session } from '@mansuet/core/contract';
+import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
+import { TestBed } from '@angular/core/testing';
 import { ApiService, type Answer } from './api.service';
 import { SessionService } from './session.service';
 

@@ -1,7 +1,8 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
-import { may, type Action } from '@mansuet/core/access';
-import { HOUSE_RULES, SESSION, type FirstRunForm, type HouseRuleChange, type Session } from '@mansuet/core/contract';
-import type { HouseRules } from '@mansuet/core/house-rules';
+import { may } from '@mansuet/core/access';
+import { type FirstRunForm, HOUSE_RULES, type HouseRuleChange, type Session, SESSION } from '@mansuet/core/contract';
+import type { HouseRules } from '@mansuet/core/knowledge/house-rules';
+import type { Action } from '@mansuet/core/words';
 import { ApiService, NOTHING, type Answer } from './api.service';
 
 const KEPT = 'mansuet.session';

@@ -12,7 +12,8 @@ import {
   type OnDestroy,
 } from '@angular/core';
 import { area, curveLinear, line, scaleLinear, select, axisBottom, axisLeft } from 'd3';
-import { PAUSE_AT, STOP_AT, STRAIN_BANDS, STRAIN_MAX, WATCH_AT, type StrainBand } from '@mansuet/core/strain';
+import { PAUSE_AT, STOP_AT, STRAIN_MAX, WATCH_AT } from '@mansuet/core/strain';
+import { STRAIN_BANDS, type StrainBand } from '@mansuet/core/words';
 
 export interface RibbonPoint {
   readonly minute: number;

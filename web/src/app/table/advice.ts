@@ -1,13 +1,7 @@
 import type { Salon } from '@mansuet/core/contract';
 import { sayReason } from '@mansuet/core/reasons';
-import {
-  NOT_OBSERVED_AFTER_MINUTES,
-  SIGNALS,
-  readCalmState,
-  type CalmState,
-  type MeasuredStrain,
-  type StrainBand,
-} from '@mansuet/core/strain';
+import { type MeasuredStrain, NOT_OBSERVED_AFTER_MINUTES, readCalmState, SIGNALS } from '@mansuet/core/strain';
+import type { CalmState, StrainBand } from '@mansuet/core/words';
 
 export interface Advice {
   readonly band: StrainBand;

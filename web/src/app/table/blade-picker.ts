@@ -1,18 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import type { ZoneId } from '@mansuet/core/anatomy';
-import {
-  BLADES,
-  RESISTANCE_CAUSES,
-  RESISTANCE_QUESTIONS,
-  answerResistance,
-  bladeName,
-  chooseBlade,
-  type BladeId,
-  type ResistanceCause,
-} from '@mansuet/core/blades';
-import type { KindFound } from '@mansuet/core/dogs';
-import { bladeQuestion, competenceOf, type Activity, type PlanInput } from '@mansuet/core/plan';
+import { answerResistance, bladeName, BLADES, chooseBlade, RESISTANCE_QUESTIONS } from '@mansuet/core/knowledge/blades';
+import type { KindFound } from '@mansuet/core/knowledge/dogs';
+import { bladeQuestion, competenceOf, type PlanInput } from '@mansuet/core/plan';
 import { sayReason } from '@mansuet/core/reasons';
+import { type Activity, type BladeId, RESISTANCE_CAUSES, type ResistanceCause, type ZoneId } from '@mansuet/core/words';
 
 /** Touch, swap or change the blade. Blades that are banned in the lit zones say why and cannot be chosen. */
 @Component({

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
-import { HOLDS, HOLD_IDS, sayCap, type HoldId } from '@mansuet/core/holds';
+import { HOLDS, sayCap } from '@mansuet/core/knowledge/holds';
+import { HOLD_IDS, type HoldId } from '@mansuet/core/words';
 
 const AIDS: readonly HoldId[] = ['belly_support', 'helper', 'loop', 'muzzle'];
 

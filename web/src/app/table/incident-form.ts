@@ -1,17 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { zoneLabel, type ZoneId } from '@mansuet/core/anatomy';
-import {
-  HARM_DEGREES,
-  HARM_LABELS,
-  INCIDENTS,
-  INCIDENT_KINDS,
-  needsVetNow,
-  type HarmDegree,
-  type IncidentKind,
-} from '@mansuet/core/incidents';
-import { uuidV7, type EventDraft } from '@mansuet/core/visit';
+import { HARM_LABELS, INCIDENTS, needsVetNow } from '@mansuet/core/incidents';
+import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { type EventDraft, uuidV7 } from '@mansuet/core/log';
+import { HARM_DEGREES, type HarmDegree, INCIDENT_KINDS, type IncidentKind, type ZoneId } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
 
 /** An incident: what to do at once comes first, the record after. */

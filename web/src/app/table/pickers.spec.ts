@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { EventDraft } from '@mansuet/core/visit';
+import type { EventDraft } from '@mansuet/core/log';
 import { aPlanInput } from '../testing/plan-input';
 import { BladePicker } from './blade-picker';
 import { HoldPicker } from './hold-picker';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
-import { SIGNALS, SIGNAL_IDS, SIGNAL_TIERS, type SignalId, type SignalTier } from '@mansuet/core/strain';
+import { SIGNALS } from '@mansuet/core/strain';
+import { SIGNAL_IDS, SIGNAL_TIERS, type SignalId, type SignalTier } from '@mansuet/core/words';
 
 const TIER_LABELS: Readonly<Record<SignalTier, string>> = {
   good: 'Good',

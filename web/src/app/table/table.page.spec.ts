@@ -1,5 +1,6 @@
+import type { EventDraft } from '@mansuet/core/log';
 import { makePlan } from '@mansuet/core/plan';
-import { planRecordOf, type EventDraft } from '@mansuet/core/visit';
+import { planRecordOf } from '@mansuet/core/visit';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { aPlanInput } from '../testing/plan-input';
 import { TablePage } from './table.page';

@@ -1,5 +1,5 @@
-import { anInput } from '@mansuet/core/testing';
 import type { PlanInput } from '@mansuet/core/plan';
+import { anInput } from '@mansuet/core/testing';
 
 /** What the plan of a short visit of a calm grown dog is made from, and what differs. */
 export function aPlanInput(change: Partial<PlanInput> = {}): PlanInput {

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { ageInWords, DOG_KIND_LABELS } from '@mansuet/core/dogs';
-import { SERVICE_ITEM_LABELS } from '@mansuet/core/plan';
-import { PHASE_LABELS } from '@mansuet/core/visit';
+import { ageInWords, DOG_KIND_LABELS } from '@mansuet/core/knowledge/dogs';
 import { sayReason } from '@mansuet/core/reasons';
+import { PHASE_LABELS } from '@mansuet/core/visit';
+import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 import { HandlingMark } from '../lead-wall/handling-mark';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';

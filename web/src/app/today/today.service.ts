@@ -1,8 +1,9 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { auditTime, merge, of, Subject } from 'rxjs';
-import { TODAY, type Today, type TodayVisit } from '@mansuet/core/contract';
-import { dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/dogs';
-import { phaseOf, replay, type Phase, type VisitState } from '@mansuet/core/visit';
+import { type Today, TODAY, type TodayVisit } from '@mansuet/core/contract';
+import { dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/knowledge/dogs';
+import { phaseOf, replay, type VisitState } from '@mansuet/core/visit';
+import type { Phase } from '@mansuet/core/words';
 import { ApiService, sayFailure } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { VISIT_DB } from '../visit-log/visit-log.service';

@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { VisitEvent } from '@mansuet/core/visit';
+import type { VisitEvent } from '@mansuet/core/log';
 
 export interface KeptEvent {
   readonly id: string;

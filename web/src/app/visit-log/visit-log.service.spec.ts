@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Subject, firstValueFrom } from 'rxjs';
-import type { EventDraft } from '@mansuet/core/visit';
+import type { EventDraft } from '@mansuet/core/log';
 import { ApiService, type Answer } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';

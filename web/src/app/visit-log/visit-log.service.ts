@@ -16,18 +16,8 @@ import {
   shareReplay,
 } from 'rxjs';
 import { BATCH_TAKEN, EVENTS_ANSWER } from '@mansuet/core/contract';
-import {
-  EVENT_VERSION,
-  VISIT_EVENT,
-  laterStamp,
-  nextStamp,
-  replay,
-  uuidV7,
-  type EventDraft,
-  type Stamp,
-  type VisitEvent,
-  type VisitState,
-} from '@mansuet/core/visit';
+import { EVENT_VERSION, type EventDraft, laterStamp, nextStamp, type Stamp, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
+import { replay, type VisitState } from '@mansuet/core/visit';
 import { ApiService } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';

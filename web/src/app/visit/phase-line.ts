@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { PHASES, PHASE_LABELS, type Phase } from '@mansuet/core/visit';
+import { PHASE_LABELS } from '@mansuet/core/visit';
+import { type Phase, PHASES } from '@mansuet/core/words';
 
 /** Know · Feel over · Agree · Plan · Work · Hand back: one line with six stops, and the navigation inside a visit. */
 @Component({

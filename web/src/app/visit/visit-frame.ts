@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { ageInWords } from '@mansuet/core/dogs';
-import { PHASES, type Phase } from '@mansuet/core/visit';
+import { ageInWords } from '@mansuet/core/knowledge/dogs';
+import { type Phase, PHASES } from '@mansuet/core/words';
 import { HandlingMark } from '../lead-wall/handling-mark';
 import { PhaseLine } from './phase-line';
 import { VisitStore } from './visit-store';

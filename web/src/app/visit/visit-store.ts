@@ -2,22 +2,11 @@ import { Injectable, computed, effect, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
+import { dogKinds } from '@mansuet/core/knowledge/dogs';
+import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
+import type { EventDraft } from '@mansuet/core/log';
 import type { HelperWindow, PlanInput, ServiceAsked } from '@mansuet/core/plan';
-import { dogKinds } from '@mansuet/core/dogs';
-import { HOUSE_DEFAULTS } from '@mansuet/core/house-rules';
-import {
-  dogAsFelt,
-  emptyVisit,
-  fitOf,
-  notFeltYet,
-  phaseOf,
-  planContextOf,
-  planInputOf,
-  planNowOf,
-  workNow,
-  type EventDraft,
-  type PlanContext,
-} from '@mansuet/core/visit';
+import { dogAsFelt, emptyVisit, fitOf, notFeltYet, phaseOf, type PlanContext, planContextOf, planInputOf, planNowOf, workNow } from '@mansuet/core/visit';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';

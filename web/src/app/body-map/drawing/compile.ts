@@ -1,7 +1,6 @@
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3';
-import { ZONE_IDS, type Side, type ZoneId, type ZonePart } from '@mansuet/core/anatomy';
+import { type Joint, type Side, ZONE_IDS, type ZoneId, type ZonePart } from '@mansuet/core/words';
 import { mirrored, jointOn, type Point, type Points, type Shape, type View } from './shapes';
-import type { Joint } from '@mansuet/core/dogs';
 
 /** A zone as it is drawn. */
 export interface DrawnZone {

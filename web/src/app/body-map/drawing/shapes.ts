@@ -1,5 +1,5 @@
-import type { Joint, DogFacts } from '@mansuet/core/dogs';
-import type { ZonePart } from '@mansuet/core/anatomy';
+import type { DogFacts } from '@mansuet/core/knowledge/dogs';
+import type { Joint, ZonePart } from '@mansuet/core/words';
 
 export type Point = readonly [number, number];
 export type Points = readonly Point[];

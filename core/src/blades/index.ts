@@ -1,7 +1,0 @@
-export * from './blades.js';
-export * from './blade-question.js';
-export * from './blade-bans.js';
-export * from './choose-blade.js';
-export * from './step-down.js';
-export * from './resistance.js';
-export * from './passes.js';

@@ -1,3 +1,0 @@
-export * from './areas.js';
-export * from './looked.js';
-export * from './as-before.js';

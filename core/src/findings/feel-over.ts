@@ -1,0 +1,56 @@
+import type { Joint, JointComfort, Leg, MARK_BORDERS, MARK_SURFACES, MatGrade, Mood, SkinState, ZoneId } from '../words/index.js';
+import type { Looked } from './looked.js';
+
+export interface MarkFound {
+  readonly markId: string;
+  readonly zone: ZoneId;
+  readonly lengthMm: number;
+  readonly widthMm: number;
+  readonly border: (typeof MARK_BORDERS)[number];
+  readonly surface: (typeof MARK_SURFACES)[number];
+  readonly isNew: boolean;
+}
+
+/** What the hands found in one zone. */
+export interface ZoneFinding {
+  readonly zone: ZoneId;
+  readonly matGrade: MatGrade;
+  readonly skin: SkinState;
+  /** Crust that hides the skin; face zones and under the tail. */
+  readonly crust: boolean;
+  /** The mat is tight round a limb, or the limb is swollen below it. */
+  readonly strangles?: boolean | undefined;
+}
+
+/** The leg across: what is left with the weight when the other is lifted. `otherLeg('hind_left') // => 'hind_right'` */
+export function otherLeg(leg: Leg): Leg {
+  const other: Readonly<Record<Leg, Leg>> = {
+    fore_left: 'fore_right',
+    fore_right: 'fore_left',
+    hind_left: 'hind_right',
+    hind_right: 'hind_left',
+  };
+  return other[leg];
+}
+
+/** The hands-on check as the planner reads it. */
+export interface FeelOver {
+  readonly zones: readonly ZoneFinding[];
+  readonly marks: readonly MarkFound[];
+  readonly joints: Readonly<Partial<Record<Joint, JointComfort>>>;
+  readonly mood: Mood;
+  /** Eyes, mouth, ears, nails …: what was seen there; parts that are missing were not looked at. */
+  readonly looked?: Looked | undefined;
+  /** The leg it spares today: the weak one. */
+  readonly favours?: Leg | undefined;
+  /** Told today that it has bitten someone while being handled. */
+  readonly biteTold: boolean;
+}
+
+/** A dog with nothing found. */
+export const NOTHING_FOUND: FeelOver = { zones: [], marks: [], joints: {}, mood: 'still', biteTold: false };
+
+/** The finding of a zone; nothing found is sound coat and skin. */
+export function findingIn(feelOver: FeelOver, zone: ZoneId): ZoneFinding {
+  return feelOver.zones.find((z) => z.zone === zone) ?? { zone, matGrade: 0, skin: 'sound', crust: false };
+}

@@ -1,0 +1,5 @@
+export * from './as-before.js';
+export * from './feel-areas.js';
+export * from './feel-over.js';
+export * from './looked.js';
+export * from './mat-grade.js';

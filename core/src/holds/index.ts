@@ -1,5 +1,0 @@
-export * from './holds.js';
-export * from './choose-hold.js';
-export * from './guard-hold.js';
-export * from './loop.js';
-export * from './settle.js';

@@ -1,2 +1,0 @@
-export * from './questions.js';
-export * from './house-rules.js';

@@ -1,0 +1,28 @@
+import type { Cleanliness, Competence, MatGrade, Movement, SkinState, ZoneId } from '../../words/index.js';
+import type { DogFacts } from '../dogs/index.js';
+import type { HouseRules } from '../house-rules/index.js';
+import type { Blade, Guard } from './blades.js';
+
+export interface BladeQuestion {
+  readonly zone: ZoneId;
+  readonly matGrade: MatGrade;
+  readonly skin: SkinState;
+  /** Clipped here before and it took it well; otherwise nobody knows what this skin does. */
+  readonly skinKnown: boolean;
+  readonly coat: DogFacts['coat'];
+  /** Wanted length in mm, > 0. */
+  readonly wantedMm: number;
+  readonly cleanliness: Cleanliness;
+  readonly movement: Movement;
+  readonly competence: Competence;
+  /** Skin like a senior's or a thin-coated dog's. */
+  readonly thinSkin: boolean;
+  /** A lump, wart or scar lies here. */
+  readonly markHere: boolean;
+  /** An overgrown face, pale skin, or one that was burned before. */
+  readonly faceCare: boolean;
+  /** Blades and guards that the salon owns; the nominal set when it has not said. */
+  readonly drawer: readonly Blade[];
+  readonly guards: readonly Guard[];
+  readonly house: HouseRules;
+}

@@ -1,0 +1,198 @@
+import { byWeight, type Reason, reason } from '../../reasons/index.js';
+import type { BladeId, Stroke } from '../../words/index.js';
+import { partOf, zoneFacts, zoneHandling, zoneLabel } from '../anatomy/index.js';
+import { BLADE_BANS } from './blade-bans.js';
+import type { BladeQuestion } from './blade-question.js';
+import { type Blade, bladeName, familyOf, type Guard, isSkip, lengthLeftMm } from './blades.js';
+import { stepDown } from './step-down.js';
+
+export interface RejectedBlade {
+  readonly blade: BladeId;
+  readonly because: Reason;
+}
+
+export interface BladeChoice {
+  /** `undefined`: no blade here; the reasons say what instead. */
+  readonly blade: BladeId | undefined;
+  /** Guard over a #30, when one is used. */
+  readonly guard: Guard | undefined;
+  readonly direction: 'with' | 'against';
+  /** Which way the strokes run in this place. */
+  readonly stroke: Stroke;
+  /** Millimetres left; 0 when nothing is cut. */
+  readonly lengthMm: number;
+  /** Blades in the order of use: stepping down, the longer one comes first. */
+  readonly sequence: readonly BladeId[];
+  readonly reasons: readonly Reason[];
+  readonly rejected: readonly RejectedBlade[];
+}
+
+/** A double coat is kept at least this long where a comb passes, mm: it is raked, not clipped short. Our default. */
+export const DOUBLE_COAT_LEAST_MM = 13;
+/** A guard is offered from this wanted length, mm: the shortest guard leaves 3. */
+const GUARD_FROM_MM = 2.9;
+
+/**
+ * The blade for one zone, with every other blade of the drawer and the rule that rejects it.
+ * Danger is not a function of length: a #10 is safer than a longer #7 where skin is loose, and than a shorter #30 bare.
+ * @throws RangeError when the wanted length is not positive
+ */
+export function chooseBlade(q: BladeQuestion): BladeChoice {
+  if (!(q.wantedMm > 0)) throw new RangeError(`chooseBlade: wanted length ${q.wantedMm} mm is not positive`);
+  const none = noBladeHere(q);
+  if (none) return nothing([none], allOf(q.drawer, none));
+  const rejected: RejectedBlade[] = [];
+  const allowed: Blade[] = [];
+  for (const blade of q.drawer) {
+    const ban = banOn(blade, q);
+    if (ban) rejected.push({ blade: blade.id, because: ban });
+    else allowed.push(blade);
+  }
+  const wanted = wantedHere(q);
+  const best = closest(allowed, wanted, mayGoAgainst(q));
+  const guard = guardFor(q, wanted);
+  if (guard && (!best || Math.abs(guard.lengthMm - wanted) < Math.abs(best.mm - wanted))) {
+    const because = [reason('blade.guard_comb_passes', { zone: zoneLabel(q.zone), guard: guard.id, mm: guard.lengthMm }, 0.6)];
+    return {
+      blade: '30',
+      guard,
+      direction: 'with',
+      stroke: strokeHere(q),
+      lengthMm: guard.lengthMm,
+      sequence: ['30'],
+      reasons: byWeight([...because, ...coatReasons(q)]),
+      rejected: [...rejected.filter((r) => r.blade !== '30'), ...furtherFrom(allowed, undefined, wanted)],
+    };
+  }
+  if (!best) return nothing([reason('blade.none_left', { zone: zoneLabel(q.zone) }, 1)], rejected);
+  const sequence = stepDown(best.blade, allowed, q);
+  return {
+    blade: best.blade.id,
+    guard: undefined,
+    direction: best.direction,
+    stroke: strokeHere(q),
+    lengthMm: best.mm,
+    sequence,
+    reasons: byWeight(reasonsFor(best, sequence, q)),
+    rejected: [...rejected, ...furtherFrom(allowed, best.blade, wanted)],
+  };
+}
+
+function nothing(reasons: readonly Reason[], rejected: readonly RejectedBlade[]): BladeChoice {
+  return { blade: undefined, guard: undefined, direction: 'with', stroke: 'none', lengthMm: 0, sequence: [], reasons, rejected };
+}
+
+const allOf = (drawer: readonly Blade[], because: Reason): RejectedBlade[] => drawer.map((b) => ({ blade: b.id, because }));
+
+/** What keeps every blade away. */
+function noBladeHere(q: BladeQuestion): Reason | undefined {
+  const zone = zoneLabel(q.zone);
+  if (q.skin === 'sore') return reason('blade.sore_skin', { zone }, 1);
+  if (partOf(q.zone) === 'tuck_up' && q.matGrade >= 3 && q.competence !== 'close_work') return reason('blade.tuck_up_leave', { zone }, 1);
+  if (partOf(q.zone) === 'eye' && q.movement === 'jerks') return reason('blade.eye_jerks', { zone }, 1);
+  if (zoneHandling(q.zone).forbids.includes('clipper')) return reason('blade.no_coat_here', { zone }, 1);
+  return undefined;
+}
+
+/** The rule that forbids a bare blade here; `undefined` when it is allowed. */
+export function banOn(blade: Blade, q: BladeQuestion): Reason | undefined {
+  const ban = BLADE_BANS.find((b) => b.when(blade, q));
+  return ban && reason(ban.rule, { blade: bladeName(blade.id), zone: zoneLabel(q.zone) }, ban.weight);
+}
+
+/** A double coat that a comb goes through is not cut short, whatever was asked for. */
+function wantedHere(q: BladeQuestion): number {
+  return keptLong(q) ? Math.max(q.wantedMm, DOUBLE_COAT_LEAST_MM) : q.wantedMm;
+}
+
+const keptLong = (q: BladeQuestion): boolean =>
+  q.coat === 'double' && q.matGrade <= 1 && ['body', 'neck', 'legs'].includes(zoneFacts(q.zone).group) && q.wantedMm < DOUBLE_COAT_LEAST_MM;
+
+/**
+ * Against the grain about half the length is left, and skin is met by the edge: only on the sound, known skin of a still, clean
+ * dog's body, in hands that are past learning. Common practice, no source.
+ */
+export function mayGoAgainst(q: BladeQuestion): boolean {
+  return (
+    q.skin === 'sound' &&
+    q.skinKnown &&
+    !q.thinSkin &&
+    !q.markHere &&
+    q.matGrade === 0 &&
+    q.cleanliness === 'clean' &&
+    q.movement === 'still' &&
+    q.competence !== 'learning' &&
+    zoneHandling(q.zone).stroke === 'with_grain' &&
+    !zoneFacts(q.zone).closeToothOnly
+  );
+}
+
+interface Candidate {
+  readonly blade: Blade;
+  readonly direction: 'with' | 'against';
+  readonly mm: number;
+}
+
+/** The allowed blade closest to the wanted length; between equals with the grain, then full teeth, then the longer. */
+function closest(allowed: readonly Blade[], wantedMm: number, against: boolean): Candidate | undefined {
+  const directions = against ? (['with', 'against'] as const) : (['with'] as const);
+  const candidates = allowed.flatMap((blade) =>
+    directions
+      // Against the grain is for a finish shorter than the safe blades leave; never with the family that cuts.
+      .filter((direction) => direction === 'with' || familyOf(blade.id) === 'close_teeth')
+      .map((direction) => ({ blade, direction, mm: lengthLeftMm(blade, direction) })),
+  );
+  return candidates.sort(
+    (a, b) =>
+      Math.abs(a.mm - wantedMm) - Math.abs(b.mm - wantedMm) ||
+      Number(a.direction === 'against') - Number(b.direction === 'against') ||
+      Number(isSkip(a.blade)) - Number(isSkip(b.blade)) ||
+      b.mm - a.mm,
+  )[0];
+}
+
+function furtherFrom(allowed: readonly Blade[], best: Blade | undefined, wanted: number): RejectedBlade[] {
+  return allowed
+    .filter((b) => b !== best)
+    .map((b) => ({ blade: b.id, because: reason('blade.further_from_wanted', { blade: bladeName(b.id), mm: b.lengthMm, wanted }, 0.1) }));
+}
+
+/** A guard goes only through coat that a comb goes through, on sound skin; on the belly it is the barrier. */
+function guardFor(q: BladeQuestion, wantedMm: number): Guard | undefined {
+  const facts = zoneFacts(q.zone);
+  if (q.matGrade > 0 || q.skin !== 'sound' || q.competence !== 'close_work') return undefined;
+  if (!q.drawer.some((b) => b.id === '30' && b.dull !== true)) return undefined;
+  if (facts.closeToothOnly && partOf(q.zone) !== 'belly') return undefined;
+  if (facts.group === 'feet' || wantedMm < GUARD_FROM_MM) return undefined;
+  return [...q.guards].sort((a, b) => Math.abs(a.lengthMm - wantedMm) - Math.abs(b.lengthMm - wantedMm))[0];
+}
+
+/** Side to side and down under a tail, unless the house lets trained hands go a little upwards on a dog that stands still. */
+function strokeHere(q: BladeQuestion): Stroke {
+  const { stroke } = zoneHandling(q.zone);
+  const mayGoUp =
+    q.house.underTail === 'little_up_trained' && q.competence === 'close_work' && q.movement === 'still' && q.skin === 'sound';
+  return stroke === 'sideways_and_down' && mayGoUp && q.matGrade === 0 ? 'with_grain' : stroke;
+}
+
+function coatReasons(q: BladeQuestion): Reason[] {
+  const out: Reason[] = [];
+  if (keptLong(q)) out.push(reason('blade.double_coat_raked', { wanted: q.wantedMm, mm: DOUBLE_COAT_LEAST_MM }, 0.8));
+  return out;
+}
+
+function reasonsFor(best: Candidate, sequence: readonly BladeId[], q: BladeQuestion): Reason[] {
+  const zone = zoneLabel(q.zone);
+  const name = bladeName(best.blade.id);
+  const reasons: Reason[] = coatReasons(q);
+  if (q.matGrade >= 3) reasons.push(reason('blade.starts_under_tight_mat', { blade: name, zone }, 0.9));
+  if (zoneFacts(q.zone).closeToothOnly) reasons.push(reason('blade.close_teeth_here', { blade: name, zone }, 0.8));
+  if (q.thinSkin) reasons.push(reason('blade.thin_skin_light_hand', { zone }, 0.7));
+  if (q.markHere) reasons.push(reason('blade.mark_here', { zone }, 0.8));
+  if (!q.skinKnown && q.matGrade < 2) reasons.push(reason('blade.unknown_skin', { zone }, 0.5));
+  if (best.direction === 'against') reasons.push(reason('blade.against_grain', { blade: name, mm: best.mm }, 0.6));
+  if (sequence.length > 1) reasons.push(reason('blade.step_down', { first: bladeName(sequence[0] ?? best.blade.id), blade: name }, 0.5));
+  if (Math.abs(best.mm - q.wantedMm) > 1) reasons.push(reason('blade.length_not_possible', { wanted: q.wantedMm, mm: best.mm, zone }, 0.6));
+  if (reasons.length === 0) reasons.push(reason('blade.default', { blade: name, mm: best.mm }, 0.3));
+  return reasons;
+}

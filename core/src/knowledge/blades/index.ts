@@ -1,0 +1,7 @@
+export * from './blade-bans.js';
+export * from './blade-question.js';
+export * from './blades.js';
+export * from './choose-blade.js';
+export * from './passes.js';
+export * from './resistance.js';
+export * from './step-down.js';

@@ -1,0 +1,32 @@
+import { type Reason, reason } from '../../reasons/index.js';
+import type { LengthPromise, MatGrade, MatWay, SkinState, ZoneId } from '../../words/index.js';
+import { zoneLabel } from '../anatomy/index.js';
+
+export interface PromisedLength {
+  readonly zone: ZoneId;
+  readonly promise: LengthPromise;
+  /** The most that can be promised, mm: `Infinity` where coat can stay as it is. */
+  readonly atMostMm: number;
+  readonly reasons: readonly Reason[];
+}
+
+/** What a #10 leaves, mm: nominal. Common practice, no source. */
+const UNDER_A_MAT_MM = 1.5;
+
+/**
+ * The length that can be promised in one place. A guard or a length only where a comb passes, shears only where the fine teeth pass.
+ * @example promiseLength('back', 3, 'clip_under', 'sound').atMostMm // => 1.5
+ */
+export function promiseLength(zone: ZoneId, grade: MatGrade, way: MatWay, skin: SkinState): PromisedLength {
+  const make = (promise: LengthPromise, atMostMm: number, rule: Parameters<typeof reason>[0]): PromisedLength => ({
+    zone,
+    promise,
+    atMostMm,
+    reasons: [reason(rule, { zone: zoneLabel(zone), mm: Number.isFinite(atMostMm) ? atMostMm : 'any' }, 0.6)],
+  });
+  if (way === 'vet' || way === 'leave' || skin === 'sore') return make('none', 0, 'length.none');
+  if (way === 'clip_under') return make('blade_only', UNDER_A_MAT_MM, 'length.blade_only');
+  if (grade === 0) return make('shears', Infinity, 'length.shears');
+  if (grade === 1) return make('guard', Infinity, 'length.guard');
+  return make('after_brushing', Infinity, 'length.after_brushing');
+}

@@ -1,0 +1,62 @@
+import { byWeight, type Reason, reason } from '../../reasons/index.js';
+import type { FitSign } from '../../words/index.js';
+import { FIT_SIGN_LABELS } from './fit-signs.js';
+
+/** Signs that can pass to other dogs or to people. */
+export const CONTAGIOUS_SIGNS: readonly FitSign[] = ['fleas', 'ringed_patches', 'itchy_scabs', 'cough', 'diarrhoea', 'fever_or_vomiting'];
+/** Signs with which the dog can come, as the last of the day. */
+const LAST_OF_DAY: readonly FitSign[] = ['fleas', 'itchy_scabs', 'ringed_patches'];
+
+/** Minutes to wipe blades, combs, table and tub before the product can act. Our default. */
+export const WIPE_MINUTES = 4;
+/** More to do after a contagious dog: floor, dryer, drains, laundry. Our default. */
+export const WIPE_MORE_MINUTES = 8;
+/** Contact time of a product whose label was not entered, minutes. Our default; the label decides. */
+export const CONTACT_MINUTES = 10;
+
+export interface Contagion {
+  readonly place: 'any' | 'last_of_day' | 'not_today';
+  readonly ownTowelsAndTools: boolean;
+  readonly gloves: boolean;
+  /** Pregnant or weak colleagues work elsewhere. */
+  readonly keepVulnerableAway: boolean;
+  /** Between this dog and the next, minutes: wiping and the product's contact time. */
+  readonly disinfectMinutes: number;
+  readonly reasons: readonly Reason[];
+}
+
+/**
+ * What contagion asks of the day, and the time between this dog and the next.
+ * @param contactMinutes contact time on the product's label, ≥ 0
+ * @throws RangeError for a negative contact time
+ * @example contagion([]).disinfectMinutes // => 14
+ */
+export function contagion(signs: readonly FitSign[], contactMinutes = CONTACT_MINUTES): Contagion {
+  if (!(contactMinutes >= 0)) throw new RangeError(`contagion: contact time ${contactMinutes} min`);
+  const found = signs.filter((s) => CONTAGIOUS_SIGNS.includes(s));
+  const minutes = contactMinutes + WIPE_MINUTES;
+  if (found.length === 0) {
+    return {
+      place: 'any',
+      ownTowelsAndTools: false,
+      gloves: false,
+      keepVulnerableAway: false,
+      disinfectMinutes: minutes,
+      reasons: [reason('fit.between_dogs', { minutes, contact: contactMinutes }, 0.2)],
+    };
+  }
+  const place = found.every((s) => LAST_OF_DAY.includes(s)) ? 'last_of_day' : 'not_today';
+  const what = found.map((s) => FIT_SIGN_LABELS[s]).join(', ');
+  return {
+    place,
+    ownTowelsAndTools: true,
+    gloves: true,
+    keepVulnerableAway: true,
+    disinfectMinutes: minutes + WIPE_MORE_MINUTES,
+    reasons: byWeight([
+      place === 'last_of_day' ? reason('fit.last_of_day', { sign: what }, 0.7) : reason('fit.contagious_not_today', { sign: what }, 0.95),
+      reason('fit.own_towels', {}, 0.6),
+      reason('fit.between_dogs', { minutes: minutes + WIPE_MORE_MINUTES, contact: contactMinutes }, 0.4),
+    ]),
+  };
+}

@@ -1,0 +1,21 @@
+import type { FitSign } from '../../words/index.js';
+export const FIT_SIGN_LABELS: Readonly<Record<FitSign, string>> = {
+  collapse: 'collapsed today',
+  fit_today: 'fit today, or for the first time',
+  laboured_breath: 'laboured or noisy breath',
+  swollen_belly: 'swollen, hard belly',
+  gums_colour: 'gums pale, blue or brick red',
+  fever_or_vomiting: 'fever or vomiting',
+  diarrhoea: 'diarrhoea',
+  cough: 'cough',
+  open_wound: 'open wound',
+  maggots: 'maggots in a wound',
+  sudden_lameness: 'sudden lameness or back pain',
+  surgery_wound: 'wound from surgery',
+  sedative_given: 'owner gave a sedative',
+  fleas: 'fleas',
+  ringed_patches: 'ringed bald patches',
+  itchy_scabs: 'scabs that itch',
+  strangled_limb: 'swollen limb or a mat that strangles one',
+  painful_mouth: 'painful mouth',
+};

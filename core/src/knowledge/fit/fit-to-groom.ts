@@ -1,0 +1,125 @@
+import type { Looked } from '../../findings/index.js';
+import { byWeight, type Reason, reason } from '../../reasons/index.js';
+import { FIT_VERDICTS, type FitSign, type FitVerdict, type ToldItem } from '../../words/index.js';
+import { CONDITION_LABELS, type DogFacts } from '../dogs/index.js';
+import { type Contagion, contagion } from './contagion.js';
+import { FIT_SIGN_LABELS } from './fit-signs.js';
+import { type HeatLoad, heatLoad } from './heat-load.js';
+import { lookedEffects, sayLooked } from './looked-effects.js';
+import { answerTold } from './medicines.js';
+export const FIT_VERDICT_LABELS: Readonly<Record<FitVerdict, string>> = {
+  go: 'Go',
+  go_with_limits: 'Go, with limits',
+  ask_vet: 'Ask the vet first',
+  not_today: 'Not today',
+};
+
+export interface FitResult {
+  readonly verdict: FitVerdict;
+  /** Vet at once: a body alarm. */
+  readonly vetNow: boolean;
+  /** Heat that this dog carries, and its limit for the room. */
+  readonly heat: HeatLoad;
+  /** Its place in the day, and the time between it and the next. */
+  readonly contagion: Contagion;
+  readonly reasons: readonly Reason[];
+}
+
+const VET_NOW: readonly FitSign[] = ['collapse', 'fit_today', 'laboured_breath', 'swollen_belly', 'gums_colour', 'maggots'];
+const NOT_TODAY: readonly FitSign[] = [
+  'fever_or_vomiting',
+  'diarrhoea',
+  'cough',
+  'open_wound',
+  'sudden_lameness',
+  'surgery_wound',
+  'sedative_given',
+];
+const ASK_VET: readonly FitSign[] = ['strangled_limb', 'painful_mouth', 'ringed_patches'];
+const ASK_VET_CONDITIONS: readonly DogFacts['conditions'][number][] = [
+  'heart',
+  'airway',
+  'fits',
+  'diabetes',
+  'addisons',
+  'cushings',
+  'blood_thinner',
+  'steroids',
+  'pregnant',
+  'ear_trouble',
+  'bad_teeth',
+];
+const LIMITING_CONDITIONS: readonly DogFacts['conditions'][number][] = [
+  'blind',
+  'deaf',
+  'incontinent',
+  'sore_back',
+  'skin_allergy',
+  'arthritis',
+];
+
+export interface FitQuestion {
+  readonly dog: Pick<DogFacts, 'born' | 'weightKg' | 'nose' | 'build' | 'coat' | 'conditions'>;
+  readonly signs: readonly FitSign[];
+  /** The vet has agreed to grooming with the conditions told; then they limit, and no longer hold the visit up. */
+  readonly vetAgreed: boolean;
+  /** Meals and medicines, as the owner tells them today. */
+  readonly told: readonly ToldItem[];
+  /** Eyes, ears, mouth …: what was seen on the table. */
+  readonly looked?: Looked | undefined;
+  /** The coat is one sheet somewhere. */
+  readonly pelted: boolean;
+  /** Contact time of the salon's disinfectant, minutes. */
+  readonly contactMinutes: number;
+  /** Room, °C. */
+  readonly roomCelsius: number;
+  /** ISO date. */
+  readonly today: string;
+}
+
+/**
+ * Fit to groom today? The most careful finding decides. Common practice, no source; a vet's word comes before ours, except
+ * that a body alarm is for a vet now whatever was agreed.
+ */
+export function fitToGroom(q: FitQuestion): FitResult {
+  let verdict: FitVerdict = 'go';
+  const reasons: Reason[] = [];
+  const raise = (to: FitVerdict, because: Reason): void => {
+    if (FIT_VERDICTS.indexOf(to) > FIT_VERDICTS.indexOf(verdict)) verdict = to;
+    reasons.push(because);
+  };
+  const alarms = q.signs.filter((s) => VET_NOW.includes(s));
+  for (const sign of alarms) raise('not_today', reason('fit.vet_now', { sign: FIT_SIGN_LABELS[sign] }, 1));
+  for (const sign of q.signs.filter((s) => NOT_TODAY.includes(s)))
+    raise('not_today', reason('fit.not_today', { sign: FIT_SIGN_LABELS[sign] }, 0.95));
+  for (const sign of q.signs.filter((s) => ASK_VET.includes(s)))
+    raise('ask_vet', reason('fit.ask_vet_sign', { sign: FIT_SIGN_LABELS[sign] }, 0.9));
+  const spread = contagion(q.signs, q.contactMinutes);
+  if (spread.place === 'last_of_day') for (const because of spread.reasons) raise('go_with_limits', because);
+  else if (spread.place === 'not_today') for (const because of spread.reasons) raise('not_today', because);
+  for (const item of q.told) {
+    const { verdict: to, because } = answerTold(item, q.dog.conditions);
+    // A vet who has agreed knows of the medicines; what makes today unsafe stays unsafe.
+    raise(to === 'ask_vet' && q.vetAgreed ? 'go_with_limits' : to, because);
+  }
+  for (const condition of q.dog.conditions) {
+    const what = CONDITION_LABELS[condition];
+    if (ASK_VET_CONDITIONS.includes(condition))
+      raise(
+        q.vetAgreed ? 'go_with_limits' : 'ask_vet',
+        reason(q.vetAgreed ? 'fit.vet_agreed' : 'fit.ask_vet_condition', { condition: what }, 0.8),
+      );
+    if (LIMITING_CONDITIONS.includes(condition)) raise('go_with_limits', reason(`fit.limit_${condition}` as LimitRule, {}, 0.6));
+  }
+  for (const effect of lookedEffects(q.looked).filter((e) => e.vet))
+    raise('go_with_limits', reason('fit.looked', { what: sayLooked(effect) }, 0.7));
+  // Who is heavy under the coat warms up like a heavy dog.
+  const built = q.looked?.ribs === 'heavy' ? { ...q.dog, build: 'heavy' as const } : q.dog;
+  const heat = heatLoad({ dog: built, pelted: q.pelted, warmDryer: false, roomCelsius: q.roomCelsius, today: q.today });
+  if (heat.verdict !== 'go') for (const because of heat.reasons) raise(heat.verdict, because);
+  if (reasons.length === 0) reasons.push(reason('fit.go', {}, 0.3));
+  return { verdict, vetNow: alarms.length > 0, heat, contagion: spread, reasons: byWeight(reasons) };
+}
+
+type LimitRule =
+  'fit.limit_blind' | 'fit.limit_deaf' | 'fit.limit_incontinent' | 'fit.limit_sore_back' | 'fit.limit_skin_allergy' | 'fit.limit_arthritis';

@@ -1,0 +1,148 @@
+import type { Looked } from '../../findings/index.js';
+import { type Reason, reason } from '../../reasons/index.js';
+import { type Activity, type LOOKED_FINDINGS, LOOKED_PARTS, type LookedFinding, type LookedPart, type ZoneId } from '../../words/index.js';
+import { zoneLabel } from '../anatomy/index.js';
+
+export const LOOKED_PART_LABELS: Readonly<Record<LookedPart, string>> = {
+  eyes: 'eyes',
+  mouth: 'mouth',
+  folds: 'folds',
+  ears: 'ears',
+  nails: 'nails',
+  pads: 'pads',
+  ribs: 'ribs',
+  anal: 'round the anus',
+};
+export const LOOKED_LABELS: Readonly<Record<LookedFinding, string>> = {
+  clear: 'clear',
+  crusted: 'crusted',
+  sore: 'sore',
+  fine: 'fine',
+  no_front_teeth: 'front teeth missing',
+  sore_teeth: 'sore teeth',
+  dry: 'dry',
+  damp: 'damp',
+  clean: 'clean',
+  waxy: 'waxy',
+  foul: 'black or foul',
+  short: 'short',
+  long: 'long',
+  grown_in: 'grown in',
+  sound: 'sound',
+  hair_balls: 'hair balls',
+  cracked: 'cracked',
+  cut: 'cut',
+  covered: 'well covered',
+  thin: 'felt like a rake',
+  heavy: 'hard to find',
+  dirty: 'dirty',
+  swollen: 'swollen',
+};
+
+/** What a finding does to the plan. */
+export interface LookedEffect {
+  readonly part: LookedPart;
+  readonly finding: LookedFinding;
+  /** Why, as it is shown. */
+  readonly because: Reason;
+  /** The place is left and shown to a vet. */
+  readonly vet: boolean;
+  /** Places nobody works on today. */
+  readonly leaves: readonly ZoneId[];
+  /** Work that this finding belongs to: it carries the caution. */
+  readonly activities: readonly Activity[];
+  /** Minutes of that work, as a factor. Our default. */
+  readonly minutesFactor: number;
+}
+
+interface Rule {
+  readonly rule: Reason['rule'];
+  readonly vet?: boolean;
+  readonly leaves?: readonly ZoneId[];
+  readonly activities?: readonly Activity[];
+  readonly minutesFactor?: number;
+}
+
+const pads: readonly ZoneId[] = ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right'];
+
+/** Effects of what is not healthy. Common practice, no source; the factors are our defaults. */
+const EFFECTS: { readonly [P in LookedPart]: Readonly<Partial<Record<(typeof LOOKED_FINDINGS)[P][number], Rule>>> } = {
+  eyes: {
+    crusted: { rule: 'looked.eyes_crusted', activities: ['crust', 'face'], minutesFactor: 1.2 },
+    sore: { rule: 'looked.eyes_sore', vet: true, leaves: ['eye_left', 'eye_right', 'stop'], activities: ['face'] },
+  },
+  mouth: {
+    no_front_teeth: { rule: 'looked.no_front_teeth', activities: ['face'] },
+    sore_teeth: { rule: 'looked.sore_teeth', vet: true, leaves: ['lips', 'chin'], activities: ['face'] },
+  },
+  folds: {
+    damp: { rule: 'looked.folds_damp', activities: ['rinse_folds', 'dry'], minutesFactor: 1.15 },
+    sore: { rule: 'looked.folds_sore', vet: true, leaves: ['wrinkles'], activities: ['bath_head', 'dry', 'face'] },
+  },
+  ears: {
+    waxy: { rule: 'looked.ears_waxy', activities: ['ears'], minutesFactor: 1.3 },
+    foul: {
+      rule: 'looked.ears_foul',
+      vet: true,
+      leaves: ['ear_canal_left', 'ear_canal_right'],
+      activities: ['ears', 'bath_head'],
+    },
+  },
+  nails: {
+    long: { rule: 'looked.nails_long', activities: ['nails'], minutesFactor: 1.4 },
+    grown_in: { rule: 'looked.nails_grown_in', vet: true, activities: ['nails'], minutesFactor: 1.4 },
+  },
+  pads: {
+    hair_balls: { rule: 'looked.pads_hair', activities: ['feet'], minutesFactor: 1.4 },
+    cracked: { rule: 'looked.pads_cracked', activities: ['feet', 'nails', 'bath'] },
+    cut: { rule: 'looked.pads_cut', vet: true, leaves: pads, activities: ['feet', 'bath'] },
+  },
+  ribs: {
+    thin: { rule: 'looked.ribs_thin', vet: true, activities: ['body_clip', 'brush_mats', 'clip_tight_body', 'dry'], minutesFactor: 1.1 },
+    heavy: { rule: 'looked.ribs_heavy', activities: ['bath', 'dry'] },
+  },
+  anal: {
+    dirty: { rule: 'looked.anal_dirty', activities: ['sanitary'], minutesFactor: 1.5 },
+    swollen: { rule: 'looked.anal_swollen', vet: true, leaves: ['anus'], activities: ['sanitary'] },
+  },
+};
+
+/** What follows from everything looked at; healthy parts and parts not looked at have no effect. */
+export function lookedEffects(looked: Looked | undefined): LookedEffect[] {
+  if (!looked) return [];
+  return LOOKED_PARTS.flatMap((part) => {
+    const finding = looked[part];
+    const rules: Readonly<Partial<Record<string, Rule>>> = EFFECTS[part];
+    const found = finding && rules[finding];
+    if (!found) return [];
+    return [
+      {
+        part,
+        finding,
+        because: reason(found.rule, {}, found.vet ? 0.95 : 0.7),
+        vet: found.vet ?? false,
+        leaves: found.leaves ?? [],
+        activities: found.activities ?? [],
+        minutesFactor: found.minutesFactor ?? 1,
+      },
+    ];
+  });
+}
+
+/** Minutes of a kind of work against a healthy dog's, as a factor. */
+export function lookedMinutesFactor(looked: Looked | undefined, activity: Activity): number {
+  return lookedEffects(looked)
+    .filter((e) => e.activities.includes(activity))
+    .reduce((f, e) => f * e.minutesFactor, 1);
+}
+
+/** Places that nobody works on today because of what was seen. */
+export function leftByLooks(looked: Looked | undefined): ZoneId[] {
+  return [...new Set(lookedEffects(looked).flatMap((e) => e.leaves))];
+}
+
+/** A vet finding in words, for the list of what is not done. `sayLooked({part: 'ears', finding: 'foul', …}) // => 'ears: black or foul'` */
+export function sayLooked(e: Pick<LookedEffect, 'part' | 'finding' | 'leaves'>): string {
+  const where = e.leaves.length > 0 && e.leaves.length <= 3 ? ` (${e.leaves.map(zoneLabel).join(', ')})` : '';
+  return `${LOOKED_PART_LABELS[e.part]}: ${LOOKED_LABELS[e.finding]}${where}`;
+}

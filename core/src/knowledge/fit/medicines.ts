@@ -1,0 +1,49 @@
+import { type Reason, reason } from '../../reasons/index.js';
+import type { Condition, ToldItem } from '../../words/index.js';
+
+export const TOLD_LABELS: Readonly<Record<ToldItem, string>> = {
+  insulin_without_meal: 'insulin given, meal not eaten',
+  insulin_due: 'insulin or its meal is due during the visit',
+  medicine_missed: 'a daily medicine was missed',
+  just_fed: 'fed within the last hour',
+  new_medicine: 'a new medicine this week',
+  pain_relief_by_vet: 'pain relief for today, from the vet',
+  spot_on_fresh: 'a spot-on put on within two days',
+  vaccination_not_stated: 'vaccination not stated',
+};
+
+export interface ToldAnswer {
+  readonly verdict: 'go' | 'go_with_limits' | 'ask_vet' | 'not_today';
+  readonly because: Reason;
+}
+
+/** Illness where a missed medicine is for the vet before any strain. */
+const LIVES_BY_MEDICINE: readonly Condition[] = ['heart', 'fits', 'diabetes', 'addisons', 'airway'];
+
+/** What one told item means for today. Common practice, no source. */
+export function answerTold(item: ToldItem, conditions: readonly Condition[]): ToldAnswer {
+  const say = (verdict: ToldAnswer['verdict'], rule: Parameters<typeof reason>[0], weight: number): ToldAnswer => ({
+    verdict,
+    because: reason(rule, {}, weight),
+  });
+  switch (item) {
+    case 'insulin_without_meal':
+      return say('not_today', 'told_today.insulin_without_meal', 1);
+    case 'insulin_due':
+      return say('ask_vet', 'told_today.insulin_due', 0.9);
+    case 'medicine_missed':
+      return conditions.some((c) => LIVES_BY_MEDICINE.includes(c))
+        ? say('ask_vet', 'told_today.medicine_missed_vet', 0.9)
+        : say('go_with_limits', 'told_today.medicine_missed', 0.5);
+    case 'just_fed':
+      return say('go_with_limits', 'told_today.just_fed', 0.6);
+    case 'new_medicine':
+      return say('ask_vet', 'told_today.new_medicine', 0.7);
+    case 'pain_relief_by_vet':
+      return say('go_with_limits', 'told_today.pain_relief', 0.6);
+    case 'spot_on_fresh':
+      return say('go_with_limits', 'told_today.spot_on', 0.5);
+    case 'vaccination_not_stated':
+      return say('go_with_limits', 'told_today.vaccination', 0.3);
+  }
+}

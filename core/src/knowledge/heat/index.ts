@@ -1,0 +1,5 @@
+export * from './advise-heat.js';
+export * from './blade-heat.js';
+export * from './blade-turns.js';
+export * from './contact-dose.js';
+export * from './fit-model.js';

@@ -1,0 +1,2 @@
+export * from './house-rules.js';
+export * from './questions.js';

@@ -1,0 +1,2 @@
+export * from './advise-mark.js';
+export * from './mark-size.js';

@@ -1,0 +1,4 @@
+export * from './ask-tool.js';
+export * from './tool-bans.js';
+export * from './tool-kinds.js';
+export * from './tool-question.js';

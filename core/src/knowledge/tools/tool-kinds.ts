@@ -1,0 +1,20 @@
+import type { ToolKind } from '../../words/index.js';
+export const TOOL_LABELS: Readonly<Record<ToolKind, string>> = {
+  clipper: 'clipper',
+  straight_shears: 'straight shears',
+  curved_shears: 'curved shears',
+  blunt_shears: 'blunt-tip shears',
+  thinners: 'thinners',
+  mat_splitter: 'mat splitter',
+  slicker: 'slicker',
+  wide_comb: 'comb, wide teeth',
+  fine_comb: 'comb, fine teeth',
+  rake: 'undercoat rake',
+  nail_clipper: 'nail clipper',
+  grinder: 'nail grinder',
+  cotton: 'cotton and ear cleaner',
+  forceps: 'forceps for ear hair',
+  towel: 'towel',
+  stand_dryer: 'stand dryer',
+  high_velocity_dryer: 'high-velocity dryer',
+};

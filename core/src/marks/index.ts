@@ -1,2 +1,0 @@
-export * from './mark-size.js';
-export * from './advise-mark.js';

@@ -1,0 +1,224 @@
+import fc from 'fast-check';
+import { CALM_STATES, MOODS } from '../words/index.js';
+import { ALIKE_COUNTS, type BreakSeen, firstWatch, HALF_LIFE_RANGE, learnHalfLife, learnRate, noiseOrPlace, type SeenWork, suspectTriggers } from './index.js';
+
+const work = (change: Partial<SeenWork>): SeenWork => ({
+  activity: 'nails',
+  group: 'feet',
+  tool: 'nail_tool',
+  posture: 'leg_lifted',
+  minutes: 10,
+  points: 20,
+  ...change,
+});
+const ask = { activity: 'nails', group: 'feet', tool: 'nail_tool', priorPerMinute: 4 } as const;
+
+describe('learnRate', () => {
+  it('is the prior of its kind until something was seen, and says so', () => {
+    const r = learnRate(ask, []);
+    expect(r.mean).toBeCloseTo(4, 12);
+    expect(r.reasons.map((x) => x.rule)).toEqual(['rate.prior_only']);
+  });
+  it('counts the same work whole: Gamma(4, 1) + 20 in 10 min', () => {
+    const r = learnRate(ask, [work({})]);
+    expect(r.mean).toBeCloseTo(24 / 11, 12);
+    expect([r.minutesSame, r.minutesAlike]).toEqual([10, 0]);
+    expect(r.reasons.map((x) => x.rule)).toEqual(['rate.learned']);
+  });
+  it('counts the same work elsewhere or with another tool half, and says so', () => {
+    for (const other of [{ group: 'legs' as const }, { tool: 'hands' as const }]) {
+      const r = learnRate(ask, [work(other)]);
+      expect(r.mean).toBeCloseTo((4 + ALIKE_COUNTS * 20) / (1 + ALIKE_COUNTS * 10), 12);
+      expect([r.minutesSame, r.minutesAlike]).toEqual([0, 10]);
+      expect(r.reasons.map((x) => x.rule)).toContain('rate.alike');
+    }
+  });
+  it('learns nothing from other work, nor from none at all', () => {
+    expect(learnRate(ask, [work({ activity: 'bath' }), work({ minutes: 0 })]).mean).toBeCloseTo(4, 12);
+  });
+  it('keeps its mean within its interval', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 200, noNaN: true }), fc.double({ min: 0, max: 400, noNaN: true }), (minutes, points) => {
+        const r = learnRate(ask, [work({ minutes, points })]);
+        expect(r.interval90[0]).toBeLessThan(r.mean);
+        expect(r.interval90[1]).toBeGreaterThan(r.mean);
+      }),
+      { numRuns: 100 },
+    );
+  });
+});
+
+// Common practice, no source: a dog that objects to shears as much as to clippers minds the place, not the noise.
+describe('noiseOrPlace', () => {
+  const calm = (change: Partial<SeenWork>): SeenWork => work({ minutes: 30, points: 15, ...change });
+  const upset = (change: Partial<SeenWork>): SeenWork => work({ minutes: 15, points: 75, ...change });
+  const back = calm({ tool: 'brush', group: 'body' });
+
+  it('is the place when shears upset it there as much as clippers', () => {
+    const a = noiseOrPlace('clipper', 'face', [
+      upset({ tool: 'clipper', group: 'face' }),
+      upset({ tool: 'shears', group: 'face' }),
+      calm({ tool: 'clipper', group: 'body' }),
+      back,
+    ]);
+    expect(a.verdict).toBe('place');
+    expect(a.placeChance).toBeGreaterThan(0.99);
+    expect(a.toolChance).toBeLessThan(0.5);
+  });
+  it('is the tool when it upsets everywhere', () => {
+    const a = noiseOrPlace('clipper', 'face', [
+      upset({ tool: 'clipper', group: 'face' }),
+      calm({ tool: 'shears', group: 'face' }),
+      upset({ tool: 'clipper', group: 'body' }),
+      back,
+    ]);
+    expect(a.verdict).toBe('tool');
+  });
+  it('can be both, neither, or only the two together', () => {
+    const seen = (together: SeenWork, place: SeenWork, tool: SeenWork): SeenWork[] => [together, place, tool, back];
+    const at = { tool: 'clipper', group: 'face' } as const;
+    const shears = { tool: 'shears', group: 'face' } as const;
+    const body = { tool: 'clipper', group: 'body' } as const;
+    expect(noiseOrPlace('clipper', 'face', seen(upset(at), upset(shears), upset(body))).verdict).toBe('both');
+    expect(noiseOrPlace('clipper', 'face', seen(calm(at), calm(shears), calm(body))).verdict).toBe('neither');
+    expect(noiseOrPlace('clipper', 'face', seen(upset(at), calm(shears), calm(body))).verdict).toBe('only_together');
+  });
+  it('says that it does not know while a side was not seen for 5 min', () => {
+    const a = noiseOrPlace('clipper', 'face', [
+      upset({ tool: 'clipper', group: 'face' }),
+      upset({ tool: 'shears', group: 'face', minutes: 4.9 }),
+      back,
+    ]);
+    expect(a.verdict).toBe('not_enough');
+    expect(a.placeChance).toBeUndefined();
+    expect(a.reasons[0]!.rule).toBe('trigger.not_enough');
+  });
+  it('needs the place, the tool and the rest, each for 5 min, and counts each work on its own side only', () => {
+    const at = upset({ tool: 'clipper', group: 'face' });
+    const place = upset({ tool: 'shears', group: 'face' });
+    const tool = calm({ tool: 'clipper', group: 'body' });
+    const verdict = (...seen: SeenWork[]): string => noiseOrPlace('clipper', 'face', seen).verdict;
+    expect(verdict(at, place, back)).toBe('not_enough');
+    expect(verdict(at, tool, back)).toBe('not_enough');
+    expect(verdict(at, place, tool)).toBe('not_enough');
+    const exact = (s: SeenWork): SeenWork => ({ ...s, minutes: 5, points: s.points / 3 });
+    expect(verdict(exact(at), exact(place), { ...tool, minutes: 5, points: 2 }, { ...back, minutes: 5, points: 2 })).toBe('place');
+    const a = noiseOrPlace('clipper', 'face', [at, place, tool, back]);
+    // Gamma(75.5, 15.5) against 1.5 × Gamma(15.5, 30.5): the place alone, whatever was seen of clippers in the face.
+    expect(a.placeChance).toBe(noiseOrPlace('clipper', 'face', [{ ...at, points: 0 }, place, tool, back]).placeChance);
+    expect(a.togetherChance).toBe(
+      noiseOrPlace('clipper', 'face', [at, { ...place, points: 0 }, { ...tool, points: 90 }, back]).togetherChance,
+    );
+    expect(a.reasons[0]!.facts['percent']).toBe(99);
+    expect(a.reasons[0]!.weight).toBe(0.8);
+  });
+  it('finds cells that stand out, with tool, place and posture, the surest first', () => {
+    const found = suspectTriggers([
+      back,
+      calm({ tool: 'dryer', group: 'body' }),
+      upset({ tool: 'nail_tool', group: 'feet', posture: 'leg_lifted' }),
+      upset({ tool: 'clipper', group: 'face', posture: 'head_held', minutes: 20, points: 120 }),
+      upset({ tool: 'shears', group: 'rear', minutes: 2, points: 40 }),
+    ]);
+    expect(found.map((f) => `${f.tool} ${f.group} ${f.posture}`)).toEqual(['clipper face head_held', 'nail_tool feet leg_lifted']);
+    expect(found[0]!.chance).toBeGreaterThanOrEqual(found[1]!.chance);
+    expect(suspectTriggers([back])).toEqual([]);
+    expect([found[0]!.minutes, found[0]!.points]).toEqual([20, 120]);
+    expect(suspectTriggers([{ ...back, minutes: 5, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 40 })]).length).toBe(1);
+    expect(suspectTriggers([{ ...back, minutes: 4.9, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 40 })])).toEqual([]);
+  });
+});
+
+describe('learnHalfLife', () => {
+  const seen = (strainBefore: number, minutes: number, strainAfter: number, state: BreakSeen['state'] = 'relaxed'): BreakSeen => ({
+    strainBefore,
+    minutes,
+    strainAfter,
+    state,
+  });
+  it('is the default until a break was watched', () => {
+    const h = learnHalfLife([]);
+    expect([h.minutes, h.breaks]).toEqual([jasmine.any(Number), 0]);
+    expect(h.minutes).toBeCloseTo(6, 12);
+    expect(h.reasons[0]!.rule).toBe('strain.half_life_default');
+  });
+  it('stays at 6 min when breaks halve strain in 6', () =>
+    expect(learnHalfLife([seen(40, 6, 20), seen(60, 12, 15)]).minutes).toBeCloseTo(6, 10));
+  it('goes to what the breaks show as they add up', () => {
+    const many = Array.from({ length: 40 }, () => seen(40, 10, 20));
+    expect(learnHalfLife(many).minutes).toBeCloseTo(9.84, 1);
+    expect(learnHalfLife(many).breaks).toBe(40);
+    expect(learnHalfLife(many).reasons[0]!.rule).toBe('strain.half_life_learned');
+  });
+  it('gives the slope by hand: one break of 10 min from 40 to 10 weighs as much as the default', () => {
+    const k = (Math.LN2 / 6 + Math.log(4) / 10) / 2;
+    expect(learnHalfLife([seen(40, 10, 10)]).minutes).toBeCloseTo(Math.LN2 / k, 10);
+  });
+  it('takes no recovery from a dog that is tired out or shut down, from a breath of a break, or from no strain', () => {
+    for (const b of [seen(60, 10, 4, 'tired_out'), seen(60, 10, 4, 'shut_down'), seen(60, 0.9, 4), seen(4, 10, 1)])
+      expect(learnHalfLife([b]).breaks).toBe(0);
+    expect(learnHalfLife([seen(60, 10, 30, undefined), seen(60, 10, 30, 'still')]).breaks).toBe(2);
+  });
+  it('narrows with breaks, keeps the value within its range, and believes nothing wild', () => {
+    const [low, high] = learnHalfLife([]).range;
+    const [low2, high2] = learnHalfLife([seen(40, 10, 12), seen(40, 10, 13)]).range;
+    expect(high2 - low2).toBeLessThan(high - low);
+    expect(learnHalfLife(Array.from({ length: 30 }, () => seen(40, 20, 39))).minutes).toBe(HALF_LIFE_RANGE[1]);
+    expect(learnHalfLife(Array.from({ length: 30 }, () => seen(40, 20, 60))).minutes).toBe(HALF_LIFE_RANGE[1]);
+    expect(learnHalfLife(Array.from({ length: 60 }, () => seen(90, 2, 1))).minutes).toBe(HALF_LIFE_RANGE[0]);
+  });
+  it('is never shorter for a dog that comes back slower', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 60 }),
+        fc.integer({ min: 1, max: 30 }),
+        fc.integer({ min: 1, max: 60 }),
+        (after, minutes, more) => {
+          const quick = learnHalfLife([seen(80, minutes, after)]);
+          const slow = learnHalfLife([seen(80, minutes, after + more)]);
+          expect(slow.minutes).toBeGreaterThanOrEqual(quick.minutes - 1e-9);
+          expect(quick.range[0]).toBeLessThanOrEqual(quick.minutes);
+          expect(quick.range[1]).toBeGreaterThanOrEqual(quick.minutes);
+        },
+      ),
+    );
+  });
+  it('knows a mood for each state it judges', () => {
+    for (const s of CALM_STATES) expect(MOODS.some((m) => m === s)).toBeTrue();
+  });
+});
+
+describe('firstWatch', () => {
+  const spell = (minutes: number, reachedWatch: boolean, activity = 'face') => ({ activity, minutes, reachedWatch });
+  it('calls few spells few', () => {
+    const w = firstWatch('face', [spell(3, true), spell(5, false)]);
+    expect([w.spells, w.reached]).toEqual([2, 1]);
+    expect(w.reasons[0]!.rule).toBe('watch.few');
+  });
+  it('counts finished without trouble as censored, of its own activity alone', () => {
+    const w = firstWatch('face', [
+      spell(4, true),
+      spell(6, true),
+      spell(6, false),
+      spell(9, true),
+      spell(12, false),
+      spell(1, true, 'nails'),
+    ]);
+    expect(w.steps.map((s) => [s.time, s.atRisk])).toEqual([
+      [4, 5],
+      [6, 4],
+      [9, 2],
+    ]);
+    expect(w.medianMinutes).toBe(9);
+    expect(w.reasons[0]!.rule).toBe('watch.median');
+  });
+  it('says when it mostly stayed settled', () => {
+    const w = firstWatch(
+      'bath',
+      [1, 2, 3, 4, 5].map((m) => spell(m, false, 'bath')),
+    );
+    expect(w.medianMinutes).toBeUndefined();
+    expect(w.meanMinutes).toBe(5);
+    expect(w.reasons[0]!.rule).toBe('watch.mostly_settled');
+  });
+});

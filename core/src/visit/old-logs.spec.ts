@@ -1,0 +1,35 @@
+import { EVENT_TYPES, readEvent } from '../log/index.js';
+import { readFixture } from '../testing/read-fixture.js';
+import { replay, summarize } from './index.js';
+
+interface Recorded {
+  readonly dog: string;
+  readonly visitId: string;
+  readonly events: readonly { readonly type: string }[];
+  readonly summary: object;
+}
+
+/** Logs as earlier versions wrote them, with what their own replay said of them. They are read for ever. */
+const VERSIONS = ['log/fixtures/logs-v1.json.gz'] as const;
+
+for (const path of VERSIONS) {
+  const logs = readFixture(path) as readonly Recorded[];
+  describe(`old logs, ${path}`, () => {
+    it('hold every type of event that there was', () => {
+      const types = new Set(logs.flatMap((l) => l.events.map((e) => e.type)));
+      expect(types.size).toBeGreaterThanOrEqual(33);
+      for (const type of types) expect(EVENT_TYPES).toContain(type as (typeof EVENT_TYPES)[number]);
+    });
+    for (const log of logs)
+      it(`${log.dog}, ${log.events.length} events: are lifted and say what they said`, () => {
+        const events = log.events.map((raw) => {
+          const read = readEvent(raw);
+          if (!read.ok) throw new Error(`${raw.type}: ${JSON.stringify(read.issues)}`);
+          return read.event;
+        });
+        const now = JSON.parse(JSON.stringify(summarize(replay(log.visitId, events)))) as object;
+        // A later version may say more, never something else.
+        expect(now).toEqual(jasmine.objectContaining(log.summary));
+      });
+  });
+}

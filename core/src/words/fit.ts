@@ -1,0 +1,41 @@
+export const FIT_SIGNS = [
+  'collapse',
+  'fit_today',
+  'laboured_breath',
+  'swollen_belly',
+  'gums_colour',
+  'fever_or_vomiting',
+  'diarrhoea',
+  'cough',
+  'open_wound',
+  'maggots',
+  'sudden_lameness',
+  'surgery_wound',
+  'sedative_given',
+  'fleas',
+  'ringed_patches',
+  'itchy_scabs',
+  'strangled_limb',
+  'painful_mouth',
+] as const;
+
+/** What is seen or told today, before anything is planned. */
+export type FitSign = (typeof FIT_SIGNS)[number];
+
+export const TOLD_ITEMS = [
+  'insulin_without_meal',
+  'insulin_due',
+  'medicine_missed',
+  'just_fed',
+  'new_medicine',
+  'pain_relief_by_vet',
+  'spot_on_fresh',
+  'vaccination_not_stated',
+] as const;
+
+/** What the owner tells of meals and medicines today. We give no drug, no dose and no advice on either. */
+export type ToldItem = (typeof TOLD_ITEMS)[number];
+
+export const FIT_VERDICTS = ['go', 'go_with_limits', 'ask_vet', 'not_today'] as const;
+
+export type FitVerdict = (typeof FIT_VERDICTS)[number];

@@ -1,0 +1,8 @@
+export const MARK_BORDERS = ['regular', 'irregular'] as const;
+
+export const MARK_SURFACES = ['smooth', 'lumpy', 'scabbed', 'flaky', 'oozing', 'bleeding'] as const;
+
+export const MARK_ADVICE = ['watch', 'show_vet', 'show_vet_now'] as const;
+
+/** Measure again next time; show the vet; show the vet within days. Never what it is: that is the vet's to say. */
+export type MarkVerdict = (typeof MARK_ADVICE)[number];

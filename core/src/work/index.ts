@@ -1,0 +1,5 @@
+export * from './activities.js';
+export * from './cautions.js';
+export * from './order-rules.js';
+export * from './order.js';
+export * from './start-rules.js';

@@ -1,0 +1,101 @@
+import { zoneFacts } from '../knowledge/anatomy/index.js';
+import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import type { PlanInput } from '../plan/index.js';
+import type { RuleCode } from '../reasons/index.js';
+import type { Activity } from '../words/index.js';
+import { SOAK_MINUTES } from './activities.js';
+import type { OrderKind, OrderRule, TimeLag } from './order.js';
+import { type OrderStep, startRules } from './start-rules.js';
+
+export interface OrderContext {
+  readonly kinds: readonly KindFound[];
+  readonly input: Pick<PlanInput, 'house' | 'dog' | 'feelOver'>;
+}
+
+interface OrderFact {
+  readonly first: Activity;
+  readonly then: Activity;
+  readonly kind: OrderKind;
+  readonly rule: RuleCode;
+  readonly when?: (at: OrderContext) => boolean;
+}
+
+/** Rough-clip before the bath: less to dry, less time on the feet. Common practice, no source. */
+export const clipsFirst = ({ kinds, input }: OrderContext): boolean =>
+  hasKind(kinds, 'senior') || hasKind(kinds, 'matted') || input.house.bathOrClip === 'rough_clip_first';
+/** A senior is clipped once, before the bath, so that it stands less; others are clipped roughly before it and finished on a clean coat. */
+export const clipsInTwo = (at: OrderContext): boolean => clipsFirst(at) && !hasKind(at.kinds, 'senior');
+const clipsOnceBefore = (at: OrderContext): boolean => clipsFirst(at) && hasKind(at.kinds, 'senior');
+const clipsAfter = (at: OrderContext): boolean => !clipsOnceBefore(at);
+/** The house does the face first when crust or wet hair hides the eyes. */
+const faceFirst = ({ input }: OrderContext): boolean =>
+  input.house.face === 'first_when_needed' && input.feelOver.zones.some((z) => z.crust && zoneFacts(z.zone).group === 'face');
+const faceLate = (at: OrderContext): boolean => !faceFirst(at);
+const feetBefore = ({ input }: OrderContext): boolean => input.house.feet === 'before_bath';
+const feetAfter = ({ input }: OrderContext): boolean => input.house.feet === 'after_bath';
+
+/** What comes before what. Common practice, no source; where groomers disagree the house rule decides. */
+export const ORDER_FACTS: readonly OrderFact[] = [
+  { first: 'soak', then: 'crust', kind: 'finishes', rule: 'order.soak_first' },
+  { first: 'crust', then: 'face', kind: 'requires', rule: 'order.crust_first' },
+  { first: 'crust', then: 'ears', kind: 'before', rule: 'order.crust_early' },
+  { first: 'crust', then: 'bath', kind: 'before', rule: 'order.crust_early' },
+  { first: 'clip_tight_fragile', then: 'bath', kind: 'requires', rule: 'order.mats_before_bath' },
+  { first: 'clip_tight_head', then: 'bath', kind: 'requires', rule: 'order.mats_before_bath' },
+  { first: 'clip_tight_head', then: 'face', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'clip_tight_head', then: 'ears', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'clip_tight_body', then: 'bath', kind: 'requires', rule: 'order.mats_before_bath' },
+  { first: 'brush_mats', then: 'bath', kind: 'requires', rule: 'order.mats_before_bath' },
+  { first: 'clip_tight_fragile', then: 'sanitary', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'clip_tight_fragile', then: 'body_clip', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'clip_tight_body', then: 'body_clip', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'clip_tight_body', then: 'tidy', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'brush_mats', then: 'body_clip', kind: 'requires', rule: 'order.mats_then_trim' },
+  { first: 'brush_mats', then: 'tidy', kind: 'requires', rule: 'order.comb_before_shears' },
+  { first: 'sanitary', then: 'bath', kind: 'before', rule: 'order.sanitary_before_bath' },
+  { first: 'ears', then: 'bath', kind: 'before', rule: 'order.ears_before_bath' },
+  { first: 'feet', then: 'bath', kind: 'before', rule: 'order.feet_before_bath', when: feetBefore },
+  { first: 'dry', then: 'feet', kind: 'before', rule: 'order.feet_after_bath', when: feetAfter },
+  { first: 'bath', then: 'feet', kind: 'before', rule: 'order.feet_after_bath', when: feetAfter },
+  { first: 'nails', then: 'bath', kind: 'before', rule: 'order.nails_before_bath' },
+  { first: 'bath', then: 'bath_head', kind: 'finishes', rule: 'order.head_last' },
+  { first: 'bath_head', then: 'rinse_folds', kind: 'requires', rule: 'order.folds_after_head' },
+  { first: 'rinse_folds', then: 'towel', kind: 'before', rule: 'order.folds_before_towel' },
+  { first: 'bath_head', then: 'towel', kind: 'finishes', rule: 'order.towel_first' },
+  { first: 'bath', then: 'towel', kind: 'finishes', rule: 'order.towel_first' },
+  { first: 'towel', then: 'dry', kind: 'finishes', rule: 'order.dry_after_bath' },
+  { first: 'bath', then: 'dry', kind: 'finishes', rule: 'order.dry_after_bath' },
+  { first: 'dry', then: 'body_clip', kind: 'before', rule: 'order.wash_first', when: clipsAfter },
+  { first: 'bath', then: 'body_clip', kind: 'before', rule: 'order.wash_first', when: clipsAfter },
+  { first: 'body_clip', then: 'bath', kind: 'before', rule: 'order.clip_first', when: clipsOnceBefore },
+  { first: 'clip_tight_body', then: 'prep_clip', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'clip_tight_fragile', then: 'prep_clip', kind: 'before', rule: 'order.mats_then_trim' },
+  { first: 'brush_mats', then: 'prep_clip', kind: 'requires', rule: 'order.mats_then_trim' },
+  { first: 'prep_clip', then: 'bath', kind: 'before', rule: 'order.rough_clip_first' },
+  { first: 'prep_clip', then: 'body_clip', kind: 'before', rule: 'order.rough_then_finish' },
+  { first: 'dry', then: 'tidy', kind: 'before', rule: 'order.shears_on_dry_coat' },
+  { first: 'bath', then: 'tidy', kind: 'before', rule: 'order.shears_on_dry_coat' },
+  { first: 'body_clip', then: 'tidy', kind: 'requires', rule: 'order.clip_before_shears' },
+  { first: 'face', then: 'bath', kind: 'before', rule: 'order.face_first', when: faceFirst },
+  { first: 'face', then: 'body_clip', kind: 'before', rule: 'order.face_first', when: faceFirst },
+  { first: 'dry', then: 'face', kind: 'before', rule: 'order.face_dry', when: faceLate },
+  { first: 'bath', then: 'face', kind: 'before', rule: 'order.face_dry', when: faceLate },
+  { first: 'body_clip', then: 'face', kind: 'before', rule: 'order.face_late', when: faceLate },
+  { first: 'tidy', then: 'face', kind: 'before', rule: 'order.face_late', when: faceLate },
+  { first: 'feet', then: 'face', kind: 'before', rule: 'order.face_late', when: faceLate },
+];
+
+/** Time that must lie between two steps: crust soaks. */
+export function timeLags(steps: readonly Pick<OrderStep, 'id' | 'activity'>[]): TimeLag[] {
+  const has = (a: Activity): boolean => steps.some((s) => s.activity === a);
+  return has('soak') && has('crust') ? [{ first: 'soak', then: 'crust', minutes: SOAK_MINUTES, rule: 'order.soak_first' }] : [];
+}
+
+/** The order rules that apply to these steps. Bath before drying leaves no gap: what could come between is shut out. */
+export function orderRules(steps: readonly OrderStep[], kinds: readonly KindFound[], input: OrderContext['input']): OrderRule[] {
+  const has = (a: Activity): boolean => steps.some((s) => s.activity === a);
+  const fixed = ORDER_FACTS.filter((f) => has(f.first) && has(f.then) && (f.when?.({ kinds, input }) ?? true)).map(
+    ({ first, then, kind, rule }) => ({ first, then, kind, rule }),
+  );
+  return [...fixed, ...startRules(steps, fixed, input.house)];
+}

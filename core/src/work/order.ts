@@ -1,0 +1,22 @@
+import type { RuleCode } from '../reasons/index.js';
+export type OrderKind = 'before' | 'requires' | 'finishes';
+
+/**
+ * How two steps depend on each other. `before`: if both are done, first comes first. `requires`: then cannot be done unless
+ * first was. `finishes`: as `requires`, and first must not be left without then (a wet dog is dried).
+ */
+export interface OrderRule {
+  readonly first: string;
+  readonly then: string;
+  readonly kind: OrderKind;
+  readonly rule: RuleCode;
+}
+
+/** What has to lie between the end of one step and the start of another: crust soaks before it is combed. */
+export interface TimeLag {
+  readonly first: string;
+  readonly then: string;
+  /** Minutes, > 0. Other work or a break may fill them. */
+  readonly minutes: number;
+  readonly rule: RuleCode;
+}

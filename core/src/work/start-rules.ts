@@ -1,0 +1,72 @@
+import type { HouseRules } from '../knowledge/house-rules/index.js';
+import type { Activity, Post, Tier } from '../words/index.js';
+import type { OrderRule } from './order.js';
+
+/** A step as far as its place in the order goes. */
+export interface OrderStep {
+  readonly id: string;
+  readonly activity: Activity;
+  readonly tier: Tier;
+  readonly post: Post;
+  readonly rate: { readonly mean: number; readonly triggered?: boolean };
+}
+
+/** A step counts as hard when it strains this many times as fast as the easiest. Our default. */
+const HARD_FROM_TIMES = 1.5;
+
+/**
+ * Where the work starts, by the school of the house: not with the hardest while something easy can be done first, or what matters for
+ * health before what was asked for. Only where no other rule says the contrary.
+ */
+export function startRules(steps: readonly OrderStep[], fixed: readonly OrderRule[], house: HouseRules): OrderRule[] {
+  if (house.start === 'important_first') {
+    const added: OrderRule[] = [];
+    const welfare = steps.filter((s) => s.tier === 'welfare');
+    for (const first of welfare)
+      for (const then of steps.filter((s) => s.tier !== 'welfare'))
+        if (!leadsTo(then.id, first.id, [...fixed, ...added]))
+          added.push({ first: first.id, then: then.id, kind: 'before', rule: 'order.important_first' });
+    return added;
+  }
+  const onTable = steps.filter((s) => s.post === 'table' || s.post === 'lap');
+  const triggerLast = knownTriggerLast(onTable, fixed);
+  return [...triggerLast, ...easyFirst(onTable, [...fixed, ...triggerLast])];
+}
+
+/** What sets the dog off comes last of the work on the table that may come before it. Common practice, no source. */
+function knownTriggerLast(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
+  const added: OrderRule[] = [];
+  for (const then of onTable.filter((s) => s.rate.triggered))
+    for (const first of onTable.filter((s) => !s.rate.triggered && s.tier !== 'looks'))
+      if (!leadsTo(then.id, first.id, [...fixed, ...added]))
+        added.push({ first: first.id, then: then.id, kind: 'before', rule: 'order.trigger_last' });
+  return added;
+}
+
+function easyFirst(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
+  const byRate = [...onTable].sort((a, b) => a.rate.mean - b.rate.mean);
+  const easiest = byRate[0];
+  const hardest = byRate[byRate.length - 1];
+  if (!easiest || !hardest || hardest.rate.mean < HARD_FROM_TIMES * easiest.rate.mean) return [];
+  // The easiest that may come first at all: a scissored leg is easy, and waits for the bath all the same.
+  const before = byRate.find((s) => s !== hardest && !leadsTo(hardest.id, s.id, fixed) && s.tier !== 'looks' && free(s, fixed));
+  return before && hardest.rate.mean >= HARD_FROM_TIMES * before.rate.mean
+    ? [{ first: before.id, then: hardest.id, kind: 'before', rule: 'order.easy_first' }]
+    : [];
+}
+
+/** Nothing has to come before it. */
+const free = (step: OrderStep, rules: readonly OrderRule[]): boolean => !rules.some((r) => r.then === step.id);
+
+/** Whether some rules put one step before another, over any number of steps between. */
+function leadsTo(from: string, to: string, rules: readonly OrderRule[]): boolean {
+  const seen = new Set<string>();
+  const next = [from];
+  for (let at = next.pop(); at !== undefined; at = next.pop()) {
+    if (at === to) return true;
+    if (seen.has(at)) continue;
+    seen.add(at);
+    next.push(...rules.filter((r) => r.first === at).map((r) => r.then));
+  }
+  return false;
+}
