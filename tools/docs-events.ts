@@ -7,5 +7,5 @@ import { ROOT } from './place.js';
 const rows = eventTypeLines().map((l) => `| \`${l.type}\` | ${l.says} | ${l.fields.map((f) => `\`${f}\``).join(', ') || 'none'} |`);
 writeFileSync(
   join(ROOT, 'docs', 'events.md'),
-  `# Events of a visit\nWritten by \`npm run docs\` from \`core/src/visit/events.ts\`. Each event also carries \`id\` (UUIDv7), \`visitId\`, \`at\`, \`by\`, \`stamp\` and \`v\`.\n\n| type | says | fields |\n| --- | --- | --- |\n${rows.join('\n')}\n`,
+  `# Events of a visit\nWritten by \`npm run docs\` from \`core/src/log/families/\`. Each event also carries \`id\` (UUIDv7), \`visitId\`, \`at\`, \`by\`, \`stamp\` and \`v\`.\n\n| type | says | fields |\n| --- | --- | --- |\n${rows.join('\n')}\n`,
 );

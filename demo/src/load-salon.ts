@@ -15,6 +15,7 @@ import { pastFindings, TODAYS_FINDINGS } from './findings.js';
 import { PAST_INCIDENTS } from './past-incidents.js';
 import { seeded } from './random.js';
 import { tell } from './visit-story.js';
+import { valueOf } from '@mansuet/server/problems/problem-error';
 
 export interface Loaded {
   readonly dogs: number;
@@ -26,7 +27,7 @@ export interface Loaded {
 export async function foundDemoSalon(db: Database): Promise<Who | undefined> {
   const lead = DEMO_LOGINS[0];
   if (!lead) throw new Error('the demo has no logins');
-  const who = await foundSalon(db, {
+  const founded = await foundSalon(db, {
     salonName: 'Tidewrack',
     name: lead.name,
     login: lead.login,
@@ -34,7 +35,8 @@ export async function foundDemoSalon(db: Database): Promise<Who | undefined> {
     vetName: 'Port Ellery animal practice (invented)',
     vetPhone: '0550 100 999',
   });
-  if (!who) return undefined;
+  if (!founded.ok) return undefined;
+  const who = founded.value;
   for (const p of DEMO_LOGINS.slice(1))
     await db.inSalon(who.salonId, (trx) =>
       addStaff(trx, who.salonId, { name: p.name, login: p.login, password: p.password, role: p.role, trained: p.login === 'rafael' }),
@@ -45,7 +47,8 @@ export async function foundDemoSalon(db: Database): Promise<Who | undefined> {
 /** Who leads the demo salon that is already there. */
 export async function demoLead(db: Database): Promise<Who | undefined> {
   const lead = DEMO_LOGINS[0];
-  return lead && checkPassword(db, lead.login, lead.password);
+  const found = lead && (await checkPassword(db, lead.login, lead.password));
+  return found?.ok ? found.value : undefined;
 }
 
 /** Dogs with two years of visits. */
@@ -160,7 +163,7 @@ async function groomersOf(db: Database, who: Who): Promise<{ staffId: string; na
 
 async function store(db: Database, who: Who, events: readonly VisitEvent[]): Promise<void> {
   const visitId = events[0]?.visitId;
-  if (visitId) await db.inSalon(who.salonId, (trx) => appendEvents(trx, who.salonId, visitId, events));
+  if (visitId) valueOf(await db.inSalon(who.salonId, (trx) => appendEvents(trx, who.salonId, visitId, events)));
 }
 
 /** Weight some visits ago: steady within the scale's own wobble, but for one dog that has lost some lately. */

@@ -1,9 +1,11 @@
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import type { DogForm } from '@mansuet/core/contract';
+import { heading, say } from '@mansuet/core/locales';
+import { ENGLISH } from '@mansuet/core/locales/en';
 import type { PlannedStepRecord, VisitEvent } from '@mansuet/core/log';
 import { makePlan, type Pace } from '@mansuet/core/plan';
 import type { bandOf } from '@mansuet/core/strain';
-import { planContextOf, planInputOf, planRecordOf, replay, type VisitSummary, workNow } from '@mansuet/core/visit';
+import { planContextOf, planInputOf, planRecordOf, type PlanWords, replay, toldWith, type VisitSummary, workNow } from '@mansuet/core/visit';
 import { FEEL_AREAS, type HarmDegree, type IncidentKind, type LookedFinding, type LookedPart, type Mood, type Phase, type SignalId, type ZoneId } from '@mansuet/core/words';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
@@ -83,9 +85,9 @@ export function tell(story: Story, random: Random): VisitEvent[] {
     if (story.until === 'gone') w.wait(3).write({ type: 'handed_back', body: { toldTo: demo.owner, nextVisit: null, vetAdvised: true } });
     return w.events;
   }
-  const record = planRecordOf(plan);
+  const record = planRecordOf(plan, WORDS);
   w.wait(1)
-    .write({ type: 'plan_accepted', body: { plan: record } })
+    .write({ type: 'plan_accepted', body: { plan: record, told: toldWith(plan, undefined) } })
     .write({ type: 'work_started', body: {} });
   const ended = work(w, story, record.steps, random);
   if (story.until === 'work' || !ended) return w.events;
@@ -113,6 +115,9 @@ function feelOver(w: VisitWriter, { findings, form, weighedKg }: Story): void {
   for (const area of FEEL_AREAS) w.wait(0.1).write({ type: 'area_felt', body: { area, as: 'sound' } });
   w.wait(1).write({ type: 'feel_over_done', body: {} });
 }
+
+/** The demo salon speaks English. */
+const WORDS: PlanWords = { say: (s) => say(ENGLISH, s), step: (name) => heading(ENGLISH, 'step', name) };
 
 const SEEN: readonly SignalId[] = [
   'yawn',

@@ -1,4 +1,4 @@
-import { type EventDraft, nextStamp, type Stamp, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
+import { type EventDraft, makeEvent, type Stamp, uuidV7, type VisitEvent } from '@mansuet/core/log';
 import type { Random } from './random.js';
 
 /** Writes the events of one visit as a tablet would: ids, times and stamps in order. */
@@ -37,18 +37,16 @@ export class VisitWriter {
   }
 
   write(draft: EventDraft): this {
-    this.stamp = nextStamp(this.stamp, this.nowMs, 'tablet-1');
-    this.events.push(
-      VISIT_EVENT.parse({
-        id: this.id(),
-        visitId: this.visitId,
-        at: new Date(this.nowMs).toISOString(),
-        by: this.by,
-        stamp: this.stamp,
-        v: 1,
-        ...draft,
-      }),
-    );
+    const event = makeEvent(draft, {
+      visitId: this.visitId,
+      by: this.by,
+      device: 'tablet-1',
+      nowMs: this.nowMs,
+      random: this.random.bytes,
+      last: this.stamp,
+    });
+    this.stamp = event.stamp;
+    this.events.push(event);
     return this;
   }
 }

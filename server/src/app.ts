@@ -16,11 +16,11 @@ import { holderRoutes } from './owner-links/holder.routes.js';
 import { salonLinkRoutes } from './owner-links/salon-links.routes.js';
 import { photoRoutes } from './photos/photos.routes.js';
 import { handleProblems, notFound } from './problems/handle-problems.js';
-import { ProblemError } from './problems/problem-error.js';
 import { requireCsrf } from './sign-in/require-session.js';
 import { signInRoutes } from './sign-in/sign-in.routes.js';
 import { visitRoutes } from './visits/visits.routes.js';
 import { webFiles } from './web-files/web-files.js';
+import { ProblemError } from './problems/problem-error.js';
 
 export interface AppParts {
   readonly db: Database;

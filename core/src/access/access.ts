@@ -1,5 +1,4 @@
 import { type Action, ACTIONS, type Role } from '../words/index.js';
-export const ROLE_LABELS: Readonly<Record<Role, string>> = { lead: 'lead', groomer: 'groomer', bather: 'bather' };
 
 const ALLOWED: Readonly<Record<Role, readonly Action[]>> = {
   lead: ACTIONS,

@@ -1,7 +1,6 @@
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { FOR_HEALTH, type HandlingPlan, type PlanInput } from '../plan/index.js';
-import { type Reason, reason } from '../reasons/index.js';
-import type { AlternativeId } from '../words/index.js';
+import { type AlternativeId, type Reason, reason } from '../words/index.js';
 
 /** Another way to do this visit that the owner can be offered. */
 export interface Alternative {

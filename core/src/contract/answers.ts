@@ -1,10 +1,10 @@
 import * as z from 'zod';
 import type { LastFound } from '../findings/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
-import { VISIT_EVENT } from '../log/index.js';
+import { STORED_EVENT } from '../log/index.js';
 import type { VisitSummary } from '../visit/index.js';
-import { ACTIVITIES, MARK_BORDERS, MARK_SURFACES, ROLES, ZONE_IDS } from '../words/index.js';
-import { DOG_FORM, NOTE_KINDS, OWNER_FORM } from './dog-form.js';
+import { ACTIVITIES, MARK_BORDERS, MARK_SURFACES, NOTE_KINDS, PHOTO_KINDS, ROLES, WEIGHED_BY, ZONE_IDS } from '../words/index.js';
+import { DOG_FORM, OWNER_FORM } from './dog-form.js';
 import { HOUSE_RULES } from './house-rules.js';
 
 /** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */
@@ -53,16 +53,7 @@ export const MARK_SEEN = z.object({
 export type MarkSeen = z.infer<typeof MARK_SEEN>;
 export const PAST_VISIT = z.object({ visitId: z.uuid(), arrivesAt: z.iso.datetime(), groomer: z.string(), summary });
 export type PastVisit = z.infer<typeof PAST_VISIT>;
-
-export const WEIGHED_BY = ['scale', 'file'] as const;
 export const WEIGHT_SEEN = z.object({ on: z.iso.date(), kg: z.number(), by: z.enum(WEIGHED_BY) });
-export const PHOTO_KINDS = ['before', 'after', 'mark', 'other'] as const;
-export const PHOTO_KIND_LABELS: Readonly<Record<(typeof PHOTO_KINDS)[number], string>> = {
-  before: 'before',
-  after: 'after',
-  mark: 'a mark',
-  other: 'other',
-};
 export const PHOTO = z.object({
   photoId: z.uuid(),
   takenOn: z.iso.date(),
@@ -122,7 +113,7 @@ export const TODAY_VISIT = z.object({
   dog: DOG_FORM,
   visitsBefore: z.number().int(),
   summary,
-  events: z.array(VISIT_EVENT),
+  events: z.array(STORED_EVENT),
 });
 export type TodayVisit = z.infer<typeof TODAY_VISIT>;
 export const TODAY = z.object({ day: z.iso.date(), visits: z.array(TODAY_VISIT), staff: z.array(STAFF) });
@@ -134,7 +125,7 @@ export const VISIT_CONTEXT = z.object({
   file: DOG_FILE,
   staff: z.array(STAFF),
   salon: SALON,
-  events: z.array(VISIT_EVENT),
+  events: z.array(STORED_EVENT),
   /** What the hands found the last time, from the log of that visit. */
   lastFound: z
     .custom<LastFound>((x) => typeof x === 'object' && x !== null && 'feelOver' in x)
@@ -147,7 +138,7 @@ export type VisitContext = z.infer<typeof VISIT_CONTEXT>;
 
 export const EVENT_BATCH = z.object({ events: z.array(z.unknown()).min(1).max(500) });
 export const BATCH_TAKEN = z.object({ stored: z.array(z.uuid()), known: z.array(z.uuid()) });
-export const EVENTS_ANSWER = z.object({ events: z.array(VISIT_EVENT) });
+export const EVENTS_ANSWER = z.object({ events: z.array(STORED_EVENT) });
 export const NEW_ID = z.object({ id: z.uuid() });
 /** A line of the live stream: something was added to this visit. */
 export const LIVE_LINE = z.object({ visitId: z.uuid() });

@@ -1,21 +1,15 @@
 import * as z from 'zod';
-import { BUILDS, COATS, CONDITIONS, EAR_SETS, NOSES, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, ZONE_GROUPS } from '../words/index.js';
+import { formProblem } from '../log/index.js';
+import { BUILDS, COATS, CONDITIONS, CONTACT_ROLES, EAR_SETS, NOSES, NOTE_KINDS, type Saying, saying, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, ZONE_GROUPS } from '../words/index.js';
 
-const name = z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 letters.');
+const name = z.string().trim().min(1, formProblem('form.name_missing')).max(60, formProblem('form.letters_at_most'));
 
-const shortLine = z.string().trim().min(1, 'Write something, or take the line away.').max(80, 'At most 80 letters.');
+const shortLine = z.string().trim().min(1, formProblem('form.line_empty')).max(80, formProblem('form.letters_at_most'));
 const phone = z
   .string()
   .trim()
   .max(40)
-  .regex(/^[0-9+()/ .-]*$/, 'Digits, spaces and + ( ) / - only.');
-
-export const CONTACT_ROLES = ['emergency', 'fetches', 'also_owner'] as const;
-export const CONTACT_ROLE_LABELS: Readonly<Record<(typeof CONTACT_ROLES)[number], string>> = {
-  emergency: 'in an emergency',
-  fetches: 'may fetch the dog',
-  also_owner: 'also owner',
-};
+  .regex(/^[0-9+()/ .-]*$/, formProblem('form.phone_letters'));
 /** Somebody beside the owner. */
 export const CONTACT = z.strictObject({ name, phone, role: z.enum(CONTACT_ROLES) });
 
@@ -24,15 +18,15 @@ export const DOG_FORM = z.strictObject({
   name,
   sex: z.enum(SEXES),
   neutered: z.boolean(),
-  born: z.iso.date('Give a date, or your best estimate.'),
+  born: z.iso.date(formProblem('form.birth_date_missing')),
   bornEstimated: z.boolean(),
   /** How far the birth date may be off, months either way. */
   bornWithinMonths: z.number().int().min(0).max(48).default(0),
   size: z.enum(SIZES).nullable().default(null),
   weightKg: z
-    .number('Give a weight in kg.')
-    .min(0.3, 'A dog weighs at least 0.3 kg. Is the unit kg?')
-    .max(120, 'At most 120 kg. Is the unit kg?'),
+    .number(formProblem('form.weight_missing'))
+    .min(0.3, formProblem('form.weight_too_low'))
+    .max(120, formProblem('form.weight_too_high')),
   coat: z.enum(COATS),
   nose: z.enum(NOSES),
   ears: z.enum(EAR_SETS),
@@ -56,26 +50,24 @@ export const OLDEST_YEARS = 30;
 
 /**
  * What is wrong with a birth date on a day; `undefined` when nothing is.
- * @example birthDateProblem('2030-01-01', '2026-11-25') // => 'This day has not come yet.'
+ * @example birthDateProblem('2030-01-01', '2026-11-25')?.rule // => 'form.day_not_come'
  */
-export function birthDateProblem(born: string, today: string): string | undefined {
-  if (born > today) return 'This day has not come yet.';
+export function birthDateProblem(born: string, today: string): Saying | undefined {
+  if (born > today) return saying('form.day_not_come', {});
   const years = (Date.parse(today) - Date.parse(born)) / (365.2425 * 86_400_000);
-  return years > OLDEST_YEARS ? `That would be ${Math.floor(years)} years. Check the year.` : undefined;
+  return years > OLDEST_YEARS ? saying('form.too_old', { count: Math.floor(years) }) : undefined;
 }
 
 export const OWNER_FORM = z.strictObject({
   name,
   phone,
-  email: z.union([z.literal(''), z.email('This is not an e-mail address.')]),
+  email: z.union([z.literal(''), z.email(formProblem('form.not_an_email'))]),
   contacts: z.array(CONTACT).max(6).default([]),
 });
 export type OwnerForm = z.infer<typeof OWNER_FORM>;
-
-export const NOTE_KINDS = ['works', 'avoid', 'injury'] as const;
 export const DOG_NOTE_FORM = z.strictObject({
   kind: z.enum(NOTE_KINDS),
-  text: z.string().trim().min(1, 'Write what you saw.').max(300, 'At most 300 letters.'),
+  text: z.string().trim().min(1, formProblem('form.write_what_you_saw')).max(300, formProblem('form.letters_at_most')),
   saidBy: name,
 });
 export type DogNoteForm = z.infer<typeof DOG_NOTE_FORM>;
@@ -88,4 +80,4 @@ export const OWNER_CHANGE = z.strictObject({ owner: OWNER_FORM, version: z.numbe
 /** Two files of one dog: the other one is read as part of this one, and can be taken out again. */
 export const DOG_MERGE = z.strictObject({ other: z.uuid() });
 /** A vet has looked at a mark on this day; `null` takes it back. */
-export const MARK_VET = z.strictObject({ on: z.iso.date('Give the day.').nullable() });
+export const MARK_VET = z.strictObject({ on: z.iso.date(formProblem('form.day_missing')).nullable() });

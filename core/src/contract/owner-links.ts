@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { SIGNATURE } from '../log/index.js';
-import { CONSENT_IDS } from '../words/index.js';
+import { formProblem, SIGNATURE } from '../log/index.js';
+import { BITE_TOLD, CONSENT_IDS } from '../words/index.js';
 import { CONTACT, DOG_FORM, OWNER_FORM } from './dog-form.js';
 
 /** Minutes that a link lives, by what it is for. Our default. */
@@ -27,7 +27,7 @@ export type AgreementOffer = z.infer<typeof AGREEMENT_OFFER>;
 
 /** What the owner answers on the phone. */
 export const AGREEMENT_ANSWER = z.strictObject({
-  name: z.string().trim().min(1, 'Write your name.').max(60, 'At most 60 letters.'),
+  name: z.string().trim().min(1, formProblem('form.write_your_name')).max(60, formProblem('form.letters_at_most')),
   answers: z.array(z.strictObject({ id: z.enum(CONSENT_IDS), agreed: z.boolean() })).max(CONSENT_IDS.length),
   /** What a vet may cost in an emergency before we ring first, smallest coin; `null` for no limit. */
   limitMinor: z.number().int().min(0).max(10_000_000).nullable(),
@@ -35,15 +35,7 @@ export const AGREEMENT_ANSWER = z.strictObject({
 });
 export type AgreementAnswer = z.infer<typeof AGREEMENT_ANSWER>;
 
-export const BITE_TOLD = ['never', 'warned', 'bitten', 'rather_talk'] as const;
-export const BITE_TOLD_LABELS: Readonly<Record<(typeof BITE_TOLD)[number], string>> = {
-  never: 'No, never',
-  warned: 'It growled or snapped the air',
-  bitten: 'Yes, teeth touched someone',
-  rather_talk: 'I would rather talk about it',
-};
-
-const story = z.string().trim().max(600, 'At most 600 letters.').default('');
+const story = z.string().trim().max(600, formProblem('form.letters_at_most')).default('');
 
 /** What an owner tells before the first visit. */
 export const INTAKE_ANSWER = z.strictObject({
@@ -103,7 +95,7 @@ export const NEW_AGREEMENT_LINK = z.strictObject({
   phone: z.string().max(40),
 });
 export const NEW_INTAKE_LINK = z.strictObject({
-  toName: z.string().trim().min(1, 'Give a name.').max(60, 'At most 60 letters.'),
+  toName: z.string().trim().min(1, formProblem('form.name_missing')).max(60, formProblem('form.letters_at_most')),
   phone: CONTACT.shape.phone,
 });
 /** A new link with its secret address: told once. */

@@ -1,23 +1,24 @@
 import * as z from 'zod';
+import { formProblem } from '../log/index.js';
 import { ROLES } from '../words/index.js';
 
 export const SIGN_IN = z.strictObject({
-  login: z.string().trim().min(1, 'Give your sign-in name.').max(60),
-  password: z.string().min(1, 'Give your password.').max(200),
+  login: z.string().trim().min(1, formProblem('form.sign_in_name_missing')).max(60),
+  password: z.string().min(1, formProblem('form.password_missing')).max(200),
 });
 
-const newPassword = z.string().min(10, 'At least 10 characters.').max(200);
+const newPassword = z.string().min(10, formProblem('form.characters_at_least')).max(200);
 const login = z
   .string()
   .trim()
   .toLowerCase()
-  .min(2, 'At least 2 letters.')
+  .min(2, formProblem('form.letters_at_least'))
   .max(60)
-  .regex(/^[a-z0-9._@-]+$/, 'Letters without accents, digits and . _ @ - only.');
+  .regex(/^[a-z0-9._@-]+$/, formProblem('form.sign_in_name_letters'));
 
 export const FIRST_RUN = z.strictObject({
-  salonName: z.string().trim().min(1, 'Give the salon’s name.').max(80),
-  name: z.string().trim().min(1, 'Give your name.').max(60),
+  salonName: z.string().trim().min(1, formProblem('form.salon_name_missing')).max(80),
+  name: z.string().trim().min(1, formProblem('form.your_name_missing')).max(60),
   login,
   password: newPassword,
   vetName: z.string().trim().max(80),
@@ -26,7 +27,7 @@ export const FIRST_RUN = z.strictObject({
 export type FirstRunForm = z.infer<typeof FIRST_RUN>;
 
 export const NEW_STAFF = z.strictObject({
-  name: z.string().trim().min(1, 'Give a name.').max(60),
+  name: z.string().trim().min(1, formProblem('form.name_missing')).max(60),
   login,
   password: newPassword,
   role: z.enum(ROLES),

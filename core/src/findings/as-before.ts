@@ -1,4 +1,4 @@
-import type { CombTest, FeelArea, Joint, Leg, LiftTest, LookedFinding, LookedPart, MatGrade, ZoneId } from '../words/index.js';
+import type { FeelArea, Joint, Leg, LookedFinding, LookedPart, MatGrade, ZoneId } from '../words/index.js';
 import { FEEL_AREA_FACTS } from './feel-areas.js';
 import type { FeelOver } from './feel-over.js';
 
@@ -17,6 +17,7 @@ export type OldFinding =
       readonly grade: MatGrade;
       readonly skin: 'sound' | 'red' | 'sore';
       readonly crust: boolean;
+      readonly strangles?: boolean | undefined;
     }
   | { readonly kind: 'mark'; readonly markId: string; readonly zone: ZoneId; readonly lengthMm: number; readonly widthMm: number }
   | { readonly kind: 'looked'; readonly part: LookedPart; readonly finding: LookedFinding };
@@ -28,7 +29,7 @@ export function foundBefore(area: FeelArea, last: LastFound | undefined): OldFin
   return [
     ...last.feelOver.zones
       .filter((z) => zones.includes(z.zone) && (z.matGrade > 0 || z.skin !== 'sound' || z.crust))
-      .map((z) => ({ kind: 'zone' as const, zone: z.zone, grade: z.matGrade, skin: z.skin, crust: z.crust })),
+      .map((z) => ({ kind: 'zone' as const, zone: z.zone, grade: z.matGrade, skin: z.skin, crust: z.crust, strangles: z.strangles })),
     ...last.feelOver.marks
       .filter((m) => zones.includes(m.zone))
       .map((m) => ({ kind: 'mark' as const, markId: m.markId, zone: m.zone, lengthMm: m.lengthMm, widthMm: m.widthMm })),
@@ -39,18 +40,6 @@ export function foundBefore(area: FeelArea, last: LastFound | undefined): OldFin
   ];
 }
 const HEALTHY: ReadonlySet<string> = new Set(['clear', 'fine', 'dry', 'clean', 'short', 'sound', 'covered']);
-
-/** The two tests that give a grade: what "as before" writes down. */
-export function testsOfGrade(grade: MatGrade): { readonly comb: CombTest; readonly lift: LiftTest } {
-  const tests: Readonly<Record<MatGrade, { comb: CombTest; lift: LiftTest }>> = {
-    0: { comb: 'fine_passes', lift: 'lifts_freely' },
-    1: { comb: 'wide_snags', lift: 'lifts_freely' },
-    2: { comb: 'wide_stops', lift: 'finger_fits' },
-    3: { comb: 'nothing_passes', lift: 'skin_comes' },
-    4: { comb: 'nothing_passes', lift: 'no_gap' },
-  };
-  return tests[grade];
-}
 
 /** Zones whose coat or skin is otherwise than the last time, once a hand was there today. */
 export function changedZones(now: FeelOver, feltAreas: ReadonlySet<FeelArea>, last: LastFound | undefined): ZoneId[] {

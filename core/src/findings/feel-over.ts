@@ -1,4 +1,4 @@
-import type { Joint, JointComfort, Leg, MARK_BORDERS, MARK_SURFACES, MatGrade, Mood, SkinState, ZoneId } from '../words/index.js';
+import type { CombTest, DryerTest, Joint, JointComfort, Leg, LiftTest, MARK_BORDERS, MARK_SURFACES, MatGrade, Mood, SkinState, ZoneId } from '../words/index.js';
 import type { Looked } from './looked.js';
 
 export interface MarkFound {
@@ -20,6 +20,17 @@ export interface ZoneFinding {
   readonly crust: boolean;
   /** The mat is tight round a limb, or the limb is swollen below it. */
   readonly strangles?: boolean | undefined;
+  /** What the grade comes from; empty where no test was made. Left out of findings that earlier versions kept. */
+  readonly tests?: ZoneTests | undefined;
+}
+
+/** Tests as they were made, none invented: the comb, the lift, the dryer after the wash, or "as before" without a test. */
+export interface ZoneTests {
+  readonly comb?: CombTest | undefined;
+  readonly lift?: LiftTest | undefined;
+  readonly dryer?: DryerTest | undefined;
+  /** Day of the visit that a hand found it to be the same as, ISO. */
+  readonly asBefore?: string | undefined;
 }
 
 /** The leg across: what is left with the weight when the other is lifted. `otherLeg('hind_left') // => 'hind_right'` */

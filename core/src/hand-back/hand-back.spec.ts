@@ -1,15 +1,16 @@
 import { may } from '../access/index.js';
 import { proposeAgreement } from '../agreement/index.js';
 import { birthDateProblem, DOG_FORM } from '../contract/index.js';
-import { INCIDENTS, needsVetNow } from '../incidents/index.js';
+import { needsVetNow } from '../incidents/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
+import { ENGLISH } from '../locales/en/index.js';
 import type { EventDraft } from '../log/index.js';
 import { addWeeks, nextVisitDates, type NextVisitQuestion } from '../next-visit/index.js';
 import { makePlan } from '../plan/index.js';
-import { sayReason } from '../reasons/index.js';
 import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
+import { recordOf, sayReason } from '../testing/english.js';
 import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
-import { planRecordOf, replay, type VisitState } from '../visit/index.js';
+import { replay, type VisitState } from '../visit/index.js';
 import { INCIDENT_KINDS } from '../words/index.js';
 import { homeCare, leftOver, tellVisit } from './index.js';
 
@@ -23,7 +24,7 @@ function visit(more: readonly (readonly [number, EventDraft])[]): VisitState {
         0,
         { type: 'zone_felt', body: { zone: 'ear_leather_left', comb: 'nothing_passes', lift: 'skin_comes', skin: 'sound', crust: false } },
       ],
-      [0, { type: 'plan_accepted', body: { plan: planRecordOf(makePlan(matted)) } }],
+      [0, { type: 'plan_accepted', body: { plan: recordOf(makePlan(matted)), told: null } }],
       [0, { type: 'work_started', body: {} }],
       [0, { type: 'step_started', body: { step: 'clip_tight_head' } }],
       ...more,
@@ -139,7 +140,7 @@ describe('proposeAgreement', () => {
 });
 
 describe('incidents', () => {
-  for (const kind of INCIDENT_KINDS) it(`${kind} says what to do at once`, () => expect(INCIDENTS[kind].atOnce.length).toBeGreaterThan(0));
+  for (const kind of INCIDENT_KINDS) it(`${kind} says what to do at once`, () => expect(ENGLISH.atOnce[kind].length).toBeGreaterThan(0));
   it('send eyes, heat, lacerations and collapses to a vet now, and anything severe', () => {
     for (const kind of ['eye', 'overheating', 'laceration', 'collapse_or_fit'] as const)
       expect(needsVetNow(kind, 'mild')).withContext(kind).toBeTrue();
@@ -147,7 +148,7 @@ describe('incidents', () => {
     expect(needsVetNow('nick', 'severe')).toBeTrue();
   });
   it('use styptic on nails only', () => {
-    for (const kind of INCIDENT_KINDS) if (INCIDENTS[kind].atOnce.some((l) => /styptic/i.test(l))) expect(kind).toBe('quicked_nail');
+    for (const kind of INCIDENT_KINDS) if (ENGLISH.atOnce[kind].some((l) => /styptic/i.test(l))) expect(kind).toBe('quicked_nail');
   });
 });
 

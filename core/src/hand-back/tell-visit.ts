@@ -1,14 +1,9 @@
-import { HARM_LABELS, INCIDENTS } from '../incidents/index.js';
-import { zoneFacts, zoneLabel } from '../knowledge/anatomy/index.js';
-import type { HouseRules } from '../knowledge/house-rules/index.js';
-import { type Reason, reason } from '../reasons/index.js';
-import { bandOf, SIGNALS } from '../strain/index.js';
-import { type VisitState, workNow } from '../visit/index.js';
-import type { Activity } from '../words/index.js';
-import { ACTIVITY_FACTS } from '../work/index.js';
-
-/** Work that a blade took close to the skin. */
-const CLOSE: readonly Activity[] = ['clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];
+import { zoneFacts } from '../knowledge/anatomy/index.js';
+import { sayingOf } from '../log/index.js';
+import { bandOf } from '../strain/index.js';
+import { unfinishedSteps, type VisitState, workNow } from '../visit/index.js';
+import { type Activity, type HouseRules, type Reason, reason, type Saying, saying, type StepName } from '../words/index.js';
+import { CLOSE_WORK } from '../work/index.js';
 
 /** What happened, in the order an owner asks: was it done, how was it, what went wrong, what is left. */
 export function tellVisit(state: VisitState, dogName: string): Reason[] {
@@ -23,31 +18,31 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
     };
     out.push(
       state.work.breaks > 0
-        ? reason('told.worked', { ...facts, breaks: `${Math.round(state.work.breakSeconds / 60)} min`, count: state.work.breaks }, 0.6)
+        ? reason('told.worked', { ...facts, break_minutes: Math.round(state.work.breakSeconds / 60), count: state.work.breaks }, 0.6)
         : reason('told.worked_straight', facts, 0.6),
     );
     if (state.plan) out.push(reason('told.planned', { steps: state.plan.steps.length, minutes: Math.round(state.plan.minutes) }, 0.2));
-    if (state.ended?.outcome === 'stopped') out.push(reason('told.stopped', { why: state.ended.why || 'it had enough' }, 0.9));
+    if (state.ended?.outcome === 'stopped') out.push(reason('told.stopped', { why: state.ended.why }, 0.9));
     const done = stepsWith(state, 'done');
     const part = stepsWith(state, 'part');
-    if (done.length > 0) out.push(reason('told.done', { what: done.join(', ') }, 0.5));
-    if (part.length > 0) out.push(reason('told.part', { what: part.join(', ') }, 0.6));
-    const hard = [...new Set(now.strain.hardSigns)].map((s) => SIGNALS[s].label);
-    if (hard.length > 0) out.push(reason('told.hard_signs', { name: dogName, signs: hard.join(', ') }, 0.8));
+    if (done.length > 0) out.push(reason('told.done', { steps_done: done }, 0.5));
+    if (part.length > 0) out.push(reason('told.part', { steps_done: part }, 0.6));
+    const hard = [...new Set(now.strain.hardSigns)];
+    if (hard.length > 0) out.push(reason('told.hard_signs', { name: dogName, signals: hard }, 0.8));
   }
   const left = leftOver(state);
-  if (left.length > 0) out.push(reason('told.left', { what: left.join(', ') }, 0.6));
-  const forVet = state.plan?.notToday.filter((n) => n.to === 'vet').map((n) => n.what) ?? [];
-  if (forVet.length > 0) out.push(reason('told.vet', { what: forVet.join(', ') }, 1));
+  if (left.length > 0) out.push(reason('told.left', { things: left }, 0.6));
+  const forVet = state.plan?.notToday.filter((n) => n.to === 'vet').map((n) => sayingOf(n.what)) ?? [];
+  if (forVet.length > 0) out.push(reason('told.vet', { things: forVet }, 1));
   for (const i of state.incidents) {
     out.push(
       reason(
         'told.incident',
         {
-          kind: capital(INCIDENTS[i.kind].label),
-          harm: HARM_LABELS[i.harm],
-          where: i.zone ? zoneLabel(i.zone) : 'place not given',
-          what: i.what || 'no more was written',
+          incident: i.kind,
+          harm: i.harm,
+          zone: i.zone,
+          text: i.what,
         },
         0.95,
       ),
@@ -61,7 +56,7 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
 export function homeCare(state: VisitState, dogName: string): Reason[] {
   const out: Reason[] = [];
   const did = (a: Activity): boolean => ['done', 'part'].includes(state.work?.steps.get(a)?.status ?? '');
-  if (CLOSE.some(did)) out.push(reason('care.close_clip', { name: dogName }, 0.8));
+  if (CLOSE_WORK.some(did)) out.push(reason('care.close_clip', { name: dogName }, 0.8));
   const earMats = state.feelOver.zones.some((z) => z.matGrade >= 2 && zoneFacts(z.zone).group === 'ears');
   if (earMats && did('clip_tight_head')) out.push(reason('care.ear_mats', {}, 0.9));
   const hurt = state.incidents.some((i) => i.harm !== 'none' && i.kind !== 'bite_or_scratch_person' && i.kind !== 'found_on_arrival');
@@ -77,22 +72,25 @@ export function homeCare(state: VisitState, dogName: string): Reason[] {
 const CALM_ADVICE_FROM = 50;
 
 /** Work planned or asked for that was not finished: it goes on the next plan by itself. */
-export function leftOver(state: VisitState): string[] {
-  const planned =
-    state.plan?.steps
-      .filter((s) => !['done', 'part'].includes(state.work?.steps.get(s.id)?.status ?? ''))
-      .map((s) => s.label.toLowerCase()) ?? [];
-  const later = state.plan?.notToday.filter((n) => n.to !== 'vet').map((n) => n.what.toLowerCase()) ?? [];
-  return [...new Set([...(state.ended ? planned : []), ...later])];
+export function leftOver(state: VisitState): Saying[] {
+  // What was begun is told of by itself.
+  const open = state.ended ? unfinishedSteps(state).filter((u) => !u.begun) : [];
+  const planned = open.map((u) => saying('what.step', { step: u.step.name }));
+  const later = state.plan?.notToday.filter((n) => n.to !== 'vet').map((n) => sayingOf(n.what)) ?? [];
+  const known = new Set<string>();
+  return [...planned, ...later].filter((s) => {
+    const key = JSON.stringify([s.rule, s.facts]);
+    if (known.has(key)) return false;
+    known.add(key);
+    return true;
+  });
 }
 
-function stepsWith(state: VisitState, status: string): string[] {
+function stepsWith(state: VisitState, status: string): StepName[] {
   return [...(state.work?.steps.values() ?? [])]
     .filter((s) => s.status === status)
-    .map((s) => (state.plan?.steps.find((p) => p.id === s.step)?.label ?? ACTIVITY_FACTS[s.step].label).toLowerCase());
+    .map((s) => state.plan?.steps.find((p) => p.id === s.step)?.name ?? s.step);
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /**
  * Who is told of what was found or hurt, and how, by the school of the house. A doctor or vet who is needed now is rung in every house.

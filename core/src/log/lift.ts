@@ -1,26 +1,39 @@
+import * as z from 'zod';
+import type { FieldProblem } from '../words/index.js';
 import { EVENT_VERSION, VISIT_EVENT, type VisitEvent } from './events.js';
+import { fieldProblems } from './form-issue.js';
+import { liftFrom1 } from './lift-from-1.js';
 
 export type EventRead =
-  | { readonly ok: true; readonly event: VisitEvent }
-  | { readonly ok: false; readonly issues: readonly { readonly path: string; readonly message: string }[] };
+  { readonly ok: true; readonly event: VisitEvent } | { readonly ok: false; readonly fields: readonly FieldProblem[] };
 
-/** Lifts an event of one version to the next. None yet: the first change of a schema adds `[1, …]`. */
-const LIFTS: ReadonlyMap<number, (raw: Record<string, unknown>) => Record<string, unknown>> = new Map();
+type Raw = Readonly<Record<string, unknown>>;
+
+/** Lifts an event of one version to the next. */
+const LIFTS: ReadonlyMap<number, (raw: Raw) => Raw> = new Map([[1, liftFrom1]]);
+
+/** An event of any version in the shape of the present one; what is no event is given back as it is. */
+function lifted(raw: unknown): unknown {
+  let out = raw;
+  while (isRecord(out) && typeof out['v'] === 'number' && out['v'] < EVENT_VERSION) {
+    const lift = LIFTS.get(out['v']);
+    if (!lift) break;
+    out = lift(out);
+  }
+  return out;
+}
+
+/** An event as it was stored or kept, of whatever version. */
+export const STORED_EVENT = z.preprocess(lifted, VISIT_EVENT);
 
 /**
  * Reads an event that came from a device or from the database: older versions are lifted, anything else is checked whole.
  * @returns the event, or where it is wrong and why; never throws
  */
 export function readEvent(raw: unknown): EventRead {
-  let lifted = raw;
-  while (isRecord(lifted) && typeof lifted['v'] === 'number' && lifted['v'] < EVENT_VERSION) {
-    const lift = LIFTS.get(lifted['v']);
-    if (!lift) break;
-    lifted = lift(lifted);
-  }
-  const parsed = VISIT_EVENT.safeParse(lifted);
+  const parsed = STORED_EVENT.safeParse(raw);
   if (parsed.success) return { ok: true, event: parsed.data };
-  return { ok: false, issues: parsed.error.issues.map((i) => ({ path: i.path.join('.'), message: i.message })) };
+  return { ok: false, fields: fieldProblems(parsed.error) };
 }
 
-const isRecord = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x);
+const isRecord = (x: unknown): x is Raw => typeof x === 'object' && x !== null && !Array.isArray(x);

@@ -1,5 +1,5 @@
 import type { DogFacts } from '../knowledge/dogs/index.js';
-import { type Reason, reason } from '../reasons/index.js';
+import { type Reason, reason } from '../words/index.js';
 
 /** Coat grows about 12 mm a month. Common practice, no source. */
 export const COAT_MM_PER_MONTH = 12;

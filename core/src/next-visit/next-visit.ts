@@ -1,8 +1,6 @@
 import type { MatSeason } from '../knowledge/coat/index.js';
 import { type DogFacts, lifeStage } from '../knowledge/dogs/index.js';
-import type { HouseRules } from '../knowledge/house-rules/index.js';
-import { type Reason, reason } from '../reasons/index.js';
-import type { Activity } from '../words/index.js';
+import { type Activity, type HouseRules, type Reason, reason } from '../words/index.js';
 
 export interface NextVisitQuestion {
   readonly dog: Pick<DogFacts, 'born' | 'weightKg' | 'coat' | 'ears' | 'conditions' | 'triggers' | 'biteHistory'>;
@@ -42,7 +40,7 @@ export function nextVisitDates(q: NextVisitQuestion): NextVisitDate[] {
     dates.push({ date: addWeeks(q.today, weeks), weeks, because });
   };
   if (q.clipOff) add(CLIP_OFF_WEEKS, reason('next.clip_off', { weeks: CLIP_OFF_WEEKS }, 0.6));
-  else add(COAT_WEEKS[q.dog.coat], reason('next.coat', { coat: capital(q.dog.coat), weeks: COAT_WEEKS[q.dog.coat] }, 0.5));
+  else add(COAT_WEEKS[q.dog.coat], reason('next.coat', { coat: q.dog.coat, weeks: COAT_WEEKS[q.dog.coat] }, 0.5));
   if (q.done.includes('nails')) add(NAIL_WEEKS, reason('next.nails', { weeks: NAIL_WEEKS }, 0.4));
   if (lifeStage(q.dog, q.today) === 'puppy') add(PUPPY_WEEKS, reason('next.puppy', { weeks: PUPPY_WEEKS }, 0.7));
   if (q.dog.triggers.length > 0 || q.dog.biteHistory) add(HABIT_WEEKS, reason('next.habit', { weeks: HABIT_WEEKS }, 0.6));
@@ -50,7 +48,7 @@ export function nextVisitDates(q: NextVisitQuestion): NextVisitDate[] {
   if (q.house.earHair === 'pluck' && q.done.includes('ears')) add(EAR_WEEKS, reason('next.ears_plucked', { weeks: EAR_WEEKS }, 0.4));
   if (q.season) {
     const weeks = weeksBefore(q.season.month, q.today);
-    if (weeks > 0) add(weeks, reason('next.season', { weeks, month: monthName(q.season.month) }, 0.5));
+    if (weeks > 0) add(weeks, reason('next.season', { weeks, month: q.season.month }, 0.5));
   }
   if (q.leftWeeks !== undefined) add(q.leftWeeks, reason('next.left', { weeks: q.leftWeeks }, 0.9));
   if (q.stoppedEarly) add(STOPPED_WEEKS, reason('next.nothing_done', { weeks: STOPPED_WEEKS }, 0.8));
@@ -65,12 +63,7 @@ function weeksBefore(month: number, today: string): number {
   return Math.floor((next - from.getTime()) / 604_800_000);
 }
 
-const monthName = (month: number): string =>
-  new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' }).format(Date.UTC(2001, month - 1, 1));
-
 /** A date some weeks later, ISO. `addWeeks('2026-01-01', 2) // => '2026-01-15'` */
 export function addWeeks(date: string, weeks: number): string {
   return new Date(Date.parse(date) + weeks * 604_800_000).toISOString().slice(0, 10);
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,6 +1,5 @@
 import { BLADE_HEAT_DEFAULTS, bladeCelsius, secondsUntilCelsius, SWAP_AT_CELSIUS, swapLineCelsius } from '../knowledge/heat/index.js';
-import type { HouseRules } from '../knowledge/house-rules/index.js';
-import type { BladeId } from '../words/index.js';
+import type { BladeId, HouseRules } from '../words/index.js';
 import type { BuiltStep } from './make-step.js';
 import type { Stretch } from './simulate.js';
 

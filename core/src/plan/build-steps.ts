@@ -1,13 +1,11 @@
-import { zoneLabel, zonesOfGroup } from '../knowledge/anatomy/index.js';
 import { ageWeeks, hasKind, type KindFound } from '../knowledge/dogs/index.js';
-import { leftByLooks, lookedEffects, painfulWork, sayLooked } from '../knowledge/fit/index.js';
+import { leftByLooks, lookedEffects, lookedFacts, painfulWork } from '../knowledge/fit/index.js';
 import { findFloorBreaches } from '../knowledge/floors/index.js';
 import { vetOnly } from '../knowledge/hazards/index.js';
-import { type Reason, reason } from '../reasons/index.js';
-import { type Activity, SERVICE_ITEMS, type ServiceItem, type ZoneId } from '../words/index.js';
-import { ACTIVITY_FACTS, BATHING, clipsInTwo, isFoundWork, sizeFactor } from '../work/index.js';
+import { type Activity, type Reason, reason, type Saying, saying, SERVICE_ITEMS, type ServiceItem, type ZoneId } from '../words/index.js';
+import { ACTIVITY_FACTS, BATHING, BODY_COAT, clipsInTwo, isFoundWork, sizeFactor } from '../work/index.js';
 import { findMatWork, type MatWork } from './find-mat-work.js';
-import { type BuiltStep, makeStep, type StepExtra } from './make-step.js';
+import { type BuiltStep, floorStepOf, makeStep, type StepExtra } from './make-step.js';
 import type { PlanInput } from './plan-input.js';
 import { wishFor } from './wishes.js';
 
@@ -15,7 +13,7 @@ export type { BuiltStep } from './make-step.js';
 
 /** Work that is not planned today, before any order is tried. */
 export interface NotPlanned {
-  readonly what: string;
+  readonly what: Saying;
   readonly activity: Activity | undefined;
   readonly zones: readonly ZoneId[];
   readonly to: 'vet' | 'another_visit' | 'left';
@@ -40,7 +38,7 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
   const steps: BuiltStep[] = [];
   const refusesClip = input.refused.includes('close_clip') || input.refused.includes('clip_off');
   const notPlanned: NotPlanned[] = mats.notHere.map((a) => ({
-    what: `mat, ${zoneLabel(a.zone)}`,
+    what: saying('what.mat', { zone: a.zone }),
     activity: undefined,
     zones: [a.zone],
     to: a.way === 'vet' ? ('vet' as const) : ('left' as const),
@@ -48,31 +46,44 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
   }));
   const spared = leftByLooks(input.feelOver.looked);
   for (const e of lookedEffects(input.feelOver.looked).filter((x) => x.vet))
-    notPlanned.push({ what: sayLooked(e), activity: undefined, zones: e.leaves, to: 'vet', reasons: [e.because] });
+    notPlanned.push({ what: saying('what.looked', lookedFacts(e)), activity: undefined, zones: e.leaves, to: 'vet', reasons: [e.because] });
   const push = (activity: Activity, allZones: readonly ZoneId[], extra: StepExtra & { readonly after?: PlanInput } = {}): void => {
     const zones = allZones.filter((z) => !spared.includes(z));
     if (zones.length === 0) return;
     const carried = input.carriedOver?.find((c) => c.activity === activity);
     const because = [
-      ...(carried && !input.asked.items.some((i) => i === activity) ? [reason('step.carried_over', { from: carried.from }, 0.8)] : []),
+      ...(carried && !input.asked.items.some((i) => i === activity) ? [reason('step.carried_over', { since: carried.from }, 0.8)] : []),
       ...(isFoundWork(activity) ? notFeltToday(input, zones) : []),
     ];
     const step = makeStep(activity, zones, extra.after ?? input, kinds, { ...extra, reasons: [...because, ...(extra.reasons ?? [])] });
     if (extra.needsConsent && refusesClip)
-      notPlanned.push({ what: step.label, activity, zones, to: 'left', reasons: [reason('step.consent_refused', {}, 1)] });
+      notPlanned.push({
+        what: saying('what.step', { step: step.name }),
+        activity,
+        zones,
+        to: 'left',
+        reasons: [reason('step.consent_refused', {}, 1)],
+      });
     else if (step.hold.also.includes('muzzle') && input.refused.includes('muzzle')) {
       notPlanned.push({
-        what: step.label,
+        what: saying('what.step', { step: step.name }),
         activity,
         zones,
         to: 'vet',
         reasons: [reason('step.muzzle_refused', { name: input.dog.name }, 1)],
       });
-    } else if (step.hold.forVet) notPlanned.push({ what: step.label, activity, zones, to: 'vet', reasons: step.hold.reasons });
+    } else if (step.hold.forVet)
+      notPlanned.push({ what: saying('what.step', { step: step.name }), activity, zones, to: 'vet', reasons: step.hold.reasons });
     else if (wishFor(input.wishes, 'forbid', activity))
-      notPlanned.push({ what: step.label, activity, zones, to: 'another_visit', reasons: [reason('wish.forbidden', {}, 1)] });
+      notPlanned.push({
+        what: saying('what.step', { step: step.name }),
+        activity,
+        zones,
+        to: 'another_visit',
+        reasons: [reason('wish.forbidden', {}, 1)],
+      });
     else if (step.blade && step.blade.blade === undefined)
-      notPlanned.push({ what: step.label, activity, zones, to: 'vet', reasons: step.blade.reasons });
+      notPlanned.push({ what: saying('what.step', { step: step.name }), activity, zones, to: 'vet', reasons: step.blade.reasons });
     else steps.push(step);
   };
   const minutesOf = (list: readonly { minutes: number }[]): number => list.reduce((s, a) => s + a.minutes, 0);
@@ -80,9 +91,8 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
 
   const crusted = input.feelOver.zones.filter((z) => z.crust).map((z) => z.zone);
   if (crusted.length > 0) {
-    const named = crusted.map(zoneLabel).join(', ');
-    push('soak', crusted, { reasons: [reason('step.soak', { zones: named }, 0.8)] });
-    push('crust', crusted, { reasons: [reason('step.crust', { zones: named }, 0.8)] });
+    push('soak', crusted, { reasons: [reason('step.soak', { zones: crusted }, 0.8)] });
+    push('crust', crusted, { reasons: [reason('step.crust', { zones: crusted }, 0.8)] });
   }
   for (const [activity, found] of [
     ['clip_tight_fragile', mats.fragile],
@@ -96,11 +106,11 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
       );
   }
   if (mats.body.length > 0) {
-    push('clip_tight_body', mats.clipOff ? bodyZones() : mats.body.map((a) => a.zone), {
+    push('clip_tight_body', mats.clipOff ? BODY_COAT : mats.body.map((a) => a.zone), {
       minutes: mats.clipOff ? ACTIVITY_FACTS.body_clip.minutes * sizeFactor(input.dog.weightKg) * 1.3 : minutesOf(mats.body),
       needsConsent: true,
       reasons: [...(mats.clipOff ? [reason('step.clip_off_whole', {}, 1)] : []), ...reasonsOf(mats.body)],
-      ...(mats.clipOff ? { label: 'Clip the matted coat off the body' } : {}),
+      ...(mats.clipOff ? { name: 'clip_off_body' as const } : {}),
     });
   }
   if (mats.brush.length > 0)
@@ -124,49 +134,49 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
   for (const item of withCarriedOver(input)) {
     if (item === 'bath' && refusesClip && mats.fragile.length + mats.head.length + mats.body.length > 0) {
       notPlanned.push({
-        what: 'bath and dry',
+        what: saying('what.bath', {}),
         activity: 'bath',
-        zones: zonesOfGroup('body'),
+        zones: ACTIVITY_FACTS.bath.zones,
         to: 'left',
         reasons: [reason('step.no_bath_on_mats', {}, 1)],
       });
     } else if (item === 'bath') {
-      push('bath', zonesOfGroup('body'));
-      push('bath_head', zonesOfGroup('face'));
+      push('bath', ACTIVITY_FACTS.bath.zones);
+      push('bath_head', ACTIVITY_FACTS.bath_head.zones);
       if (hasKind(kinds, 'short_nose') || input.feelOver.looked?.folds === 'damp')
-        push('rinse_folds', ['wrinkles'], { reasons: [reason('step.folds', {}, 0.7)] });
-      push('towel', zonesOfGroup('body'));
-      push('dry', zonesOfGroup('body'));
+        push('rinse_folds', ACTIVITY_FACTS.rinse_folds.zones, { reasons: [reason('step.folds', {}, 0.7)] });
+      push('towel', ACTIVITY_FACTS.towel.zones);
+      push('dry', ACTIVITY_FACTS.dry.zones);
     } else if (item === 'body_clip' && mats.clipOff) {
       notPlanned.push({
-        what: 'body clip to the wanted length',
+        what: saying('what.body_clip_length', {}),
         activity: 'body_clip',
-        zones: bodyZones(),
+        zones: BODY_COAT,
         to: 'left',
         reasons: [reason('step.length_not_possible', { wanted: input.asked.wantedMm }, 0.9)],
       });
     } else if (item === 'body_clip' && ageWeeks(input.dog.born, input.today) < PUPPY_BODY_CLIP_FROM_WEEKS) {
       notPlanned.push({
-        what: 'body clip',
+        what: saying('what.body_clip', {}),
         activity: 'body_clip',
-        zones: bodyZones(),
+        zones: BODY_COAT,
         to: 'another_visit',
         reasons: [reason('step.puppy_no_body_clip', { weeks: PUPPY_BODY_CLIP_FROM_WEEKS }, 0.9)],
       });
-    } else if (item === 'sanitary') trim('sanitary', ['belly', 'sanitary', 'anus', 'groin_left', 'groin_right']);
+    } else if (item === 'sanitary') trim('sanitary', ACTIVITY_FACTS.sanitary.zones);
     else if (item === 'body_clip' && clipsInTwo({ kinds, input })) {
-      trim('prep_clip', bodyZones(), { reasons: [reason('step.rough_clip', {}, 0.5)] });
-      trim('body_clip', bodyZones(), { minutes: ACTIVITY_FACTS.body_clip.minutes * sizeFactor(input.dog.weightKg) * FINISH_AFTER_ROUGH });
-    } else if (item === 'body_clip') trim('body_clip', bodyZones());
+      trim('prep_clip', BODY_COAT, { reasons: [reason('step.rough_clip', {}, 0.5)] });
+      trim('body_clip', BODY_COAT, { minutes: ACTIVITY_FACTS.body_clip.minutes * sizeFactor(input.dog.weightKg) * FINISH_AFTER_ROUGH });
+    } else if (item === 'body_clip') trim('body_clip', BODY_COAT);
     else if (item === 'face')
-      trim('face', ['topknot', 'cheek_left', 'cheek_right', 'eye_left', 'eye_right', 'stop', 'bridge', 'lips', 'chin']);
-    else if (item === 'feet') trim('feet', ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right']);
+      trim('face', ACTIVITY_FACTS.face.zones);
+    else if (item === 'feet') trim('feet', ACTIVITY_FACTS.feet.zones);
     else if (item === 'ears' && spared.includes('ear_canal_left')) {
       // What is for a vet is not half done: the finding stands among what is not done.
-    } else if (item === 'ears') push('ears', ['ear_leather_left', 'ear_leather_right', 'ear_canal_left', 'ear_canal_right']);
-    else if (item === 'tidy') push('tidy', ['foreleg_left', 'foreleg_right', 'thigh_left', 'thigh_right', 'tail']);
+    } else if (item === 'ears') push('ears', ACTIVITY_FACTS.ears.zones);
+    else if (item === 'tidy') push('tidy', ACTIVITY_FACTS.tidy.zones);
     else
-      push('nails', ['fore_nails_left', 'fore_nails_right', 'hind_nails_left', 'hind_nails_right'], {
+      push('nails', ACTIVITY_FACTS.nails.zones, {
         reasons: [reason('step.nails', {}, 0.3)],
       });
   }
@@ -176,14 +186,14 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     strangled: input.feelOver.zones.filter((z) => z.strangles).map((z) => z.zone),
   })) {
     if (notPlanned.some((n) => n.to === 'vet' && n.zones.includes(zone))) continue;
-    notPlanned.push({ what: `the ${zoneLabel(zone)}`, activity: undefined, zones: [zone], to: 'vet', reasons: [because] });
+    notPlanned.push({ what: saying('what.zone', { zone }), activity: undefined, zones: [zone], to: 'vet', reasons: [because] });
   }
   const bearable = withinPain(steps, kinds);
   const left = [...notPlanned, ...bearable.beyond];
-  const breaches = findFloorBreaches({ ...input, steps: bearable.steps, notToday: left });
+  const breaches = findFloorBreaches({ ...input, steps: bearable.steps.map(floorStepOf), notToday: left });
   for (const b of breaches)
     left.push({
-      what: b.step ?? (b.zone ? `the ${zoneLabel(b.zone)}` : 'a place'),
+      what: b.step ? saying('what.step', { step: b.step }) : b.zone ? saying('what.zone', { zone: b.zone }) : saying('what.somewhere', {}),
       activity: b.step,
       zones: b.zone ? [b.zone] : [],
       to: 'vet',
@@ -199,8 +209,7 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
 /** Zones whose mat or crust is known from the last visit only. */
 function notFeltToday(input: PlanInput, zones: readonly ZoneId[]): Reason[] {
   const old = (input.carriedZones ?? []).filter((c) => zones.includes(c.finding.zone));
-  const named = old.map((c) => zoneLabel(c.finding.zone)).join(', ');
-  return old[0] ? [reason('step.zone_carried', { zones: named, from: old[0].from }, 0.9)] : [];
+  return old[0] ? [reason('step.zone_carried', { zones: old.map((c) => c.finding.zone), since: old[0].from }, 0.9)] : [];
 }
 
 /** What is asked for, and what the last visit left that can be asked for again. */
@@ -217,7 +226,8 @@ function withinPain(steps: readonly BuiltStep[], kinds: readonly KindFound[]): {
   let minutes = 0;
   for (const s of painful) {
     const work = painfulWork(minutes + s.minutes, ofKinds);
-    if (work.beyond) beyond.push({ what: s.label, activity: s.activity, zones: s.zones, to: 'vet', reasons: work.reasons });
+    if (work.beyond)
+      beyond.push({ what: saying('what.step', { step: s.name }), activity: s.activity, zones: s.zones, to: 'vet', reasons: work.reasons });
     else minutes += s.minutes;
   }
   return { steps: steps.filter((s) => !beyond.some((b) => b.activity === s.activity)), beyond };
@@ -234,7 +244,7 @@ function dropOrphans(steps: readonly BuiltStep[], notPlanned: readonly NotPlanne
     !whole && bath && without
       ? [
           {
-            what: bath.label,
+            what: saying('what.step', { step: bath.name }),
             activity: bath.activity,
             zones: bath.zones,
             to: without.to,
@@ -243,8 +253,4 @@ function dropOrphans(steps: readonly BuiltStep[], notPlanned: readonly NotPlanne
         ]
       : [];
   return { steps: steps.filter((s) => !alone.some((a) => a === s.activity)), notPlanned: [...notPlanned, ...fallsAway], mats };
-}
-
-function bodyZones(): ZoneId[] {
-  return ['neck', 'back', 'rump', 'chest', 'shoulder_left', 'shoulder_right', 'side_left', 'side_right', 'thigh_left', 'thigh_right'];
 }

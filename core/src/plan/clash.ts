@@ -1,5 +1,6 @@
-import { type Reason, reason } from '../reasons/index.js';
+import { type Reason, reason, type StepName } from '../words/index.js';
 import type { OrderRule } from '../work/index.js';
+import { nameIn } from './explain.js';
 import type { BuiltStep } from './make-step.js';
 import type { PlanProblem } from './model.js';
 import { smallestClash } from './smallest-clash.js';
@@ -77,14 +78,14 @@ function goesRound(rules: readonly OrderRule[]): boolean {
 }
 
 function told(clash: readonly Item[], problem: PlanProblem, steps: readonly BuiltStep[]): WishClash {
-  const label = (id: string): string => steps.find((s) => s.id === id)?.label ?? id;
+  const label = nameIn(steps);
   return {
     wishes: clash.flatMap((i) => (i.kind === 'wish' ? [i.wish] : [])),
     reasons: clash.flatMap((i) => (i.kind === 'limit' ? [sayLimit(i.limit, problem)] : i.kind === 'rule' ? sayRule(i.rule, label) : [])),
   };
 }
 
-function sayRule(rule: OrderRule, label: (id: string) => string): Reason[] {
+function sayRule(rule: OrderRule, label: (id: string) => StepName): Reason[] {
   return [reason('clash.order', { first: label(rule.first), then: label(rule.then) }, 0.9), reason(rule.rule, {}, 0.8)];
 }
 

@@ -1,6 +1,6 @@
 import { dogKinds, standingLimits } from '../knowledge/dogs/index.js';
-import type { RuleCode } from '../reasons/index.js';
 import { anInput, SPEC_DAY } from '../testing/dogs.js';
+import type { RuleId } from '../words/index.js';
 import { buildSteps, type BuiltStep, makePlan, type PlanInput, type PlanProblem, problemOf, simulate, type Solution, solve, whyBreak, whyHere, whyLeftOut } from './index.js';
 
 interface Case {
@@ -16,7 +16,7 @@ function solved(input: PlanInput, change: Partial<PlanProblem> = {}): Case {
 }
 const at = (c: Case, activity: string): number => c.solution.chosen.findIndex((s) => c.steps[s.step]?.activity === activity);
 const index = (c: Case, activity: string): number => c.steps.findIndex((s) => s.activity === activity);
-const rules = (reasons: readonly { rule: RuleCode }[]): string[] => reasons.map((r) => r.rule);
+const rules = (reasons: readonly { rule: RuleId }[]): string[] => reasons.map((r) => r.rule);
 
 describe('why a step lies where it lies', () => {
   const c = solved(anInput());

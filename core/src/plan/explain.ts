@@ -1,4 +1,4 @@
-import { type Reason, reason } from '../reasons/index.js';
+import { type Reason, reason, type StepName } from '../words/index.js';
 import type { BuiltStep } from './make-step.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
@@ -15,11 +15,11 @@ export function whyBreak(
 ): Reason {
   const without = chosen.map((c, i) => (i === at ? { step: c.step, breaks: c.breaks.map((b, j) => (j === part ? 0 : b)) } : c));
   const then = simulate(problem, without);
-  const label = steps[chosen[at]?.step ?? 0]?.label ?? '';
+  const name = nameAt(steps, chosen[at]?.step);
   if (then.broken?.limit === 'standing')
-    return reason('break.standing', { step: label, minutes: then.broken.value, limit: problem.continuousStandingMinutes }, 0.9);
+    return reason('break.standing', { step: name, minutes: then.broken.value, limit: problem.continuousStandingMinutes }, 0.9);
   if (then.broken?.limit === 'strain') {
-    const breaker = steps[then.broken.step]?.label ?? label;
+    const breaker = nameAt(steps, then.broken.step);
     return reason('break.strain', { step: breaker, strain: Math.round(then.broken.value) }, 0.9);
   }
   const now = simulate(problem, chosen);
@@ -49,7 +49,7 @@ export function whyHere(problem: PlanProblem, solution: Solution, at: number, st
     if (a === undefined || b === undefined) return reasons;
     swapped[at - 1] = b;
     swapped[at] = a;
-    reasons.push(exchangeReason(problem, solution, swapped, before.label));
+    reasons.push(exchangeReason(problem, solution, swapped, before.name));
   }
   const next = at + 1 < chosen.length ? steps[chosen[at + 1]?.step ?? -1] : undefined;
   const holdsNext = next ? problem.order.find((r) => r.first === me.id && r.then === next.id) : undefined;
@@ -58,7 +58,7 @@ export function whyHere(problem: PlanProblem, solution: Solution, at: number, st
   return reasons;
 }
 
-function exchangeReason(problem: PlanProblem, solution: Solution, swapped: readonly number[], other: string): Reason {
+function exchangeReason(problem: PlanProblem, solution: Solution, swapped: readonly number[], other: StepName): Reason {
   const then = solveInOrder(problem, swapped);
   if (!then) return reason('here.exchange_impossible', { other }, 0.8);
   const now = simulate(problem, solution.chosen);
@@ -82,7 +82,7 @@ export function whyLeftOut(problem: PlanProblem, index: number, steps: readonly 
   const missing = problem.order.find(
     (r) => r.then === step.id && r.kind === 'requires' && !problem.steps.some((s, i) => s.id === r.first && done.has(i)),
   );
-  if (missing) return [reason('left.needs_other', { other: steps.find((s) => s.id === missing.first)?.label ?? missing.first }, 0.9)];
+  if (missing) return [reason('left.needs_other', { other: nameIn(steps)(missing.first) }, 0.9)];
   if (!bearableAlone(problem, index)) return [reason('left.strain_alone', { rate: built.rate.mean, tier: step.tier }, 0.9)];
   const run = simulate(problem, chosen);
   const worked = chosen.reduce((sum, c) => sum + (problem.steps[c.step]?.minutes ?? 0), 0);
@@ -102,4 +102,20 @@ export function whyLeftOut(problem: PlanProblem, index: number, steps: readonly 
   if (run.minutes + minutes > problem.sessionMinutes) reasons.push(reason('left.session', { limit: problem.sessionMinutes, minutes }, 0.8));
   if (reasons.length === 0) reasons.push(reason('left.together', { minutes }, 0.8));
   return reasons;
+}
+
+/** What a step is called, by its place in a problem. @throws RangeError for a place that is not there */
+function nameAt(steps: readonly BuiltStep[], at: number | undefined): StepName {
+  const step = at === undefined ? undefined : steps[at];
+  if (!step) throw new RangeError(`nameAt: no step ${at}`);
+  return step.name;
+}
+
+/** What a step is called, by its id in a problem. @throws RangeError for a step that is not among them */
+export function nameIn(steps: readonly Pick<BuiltStep, 'id' | 'name'>[]): (id: string) => StepName {
+  return (id) => {
+    const step = steps.find((s) => s.id === id);
+    if (!step) throw new RangeError(`nameIn: no step "${id}"`);
+    return step.name;
+  };
 }

@@ -1,5 +1,5 @@
-import { sayReason } from '../reasons/index.js';
 import { anInput } from '../testing/dogs.js';
+import { sayReason } from '../testing/english.js';
 import { type Activity, PLAN_WAYS } from '../words/index.js';
 import { BLADE_STOP_MINUTES, bladeStopsIn, compareWith, type HandlingPlan, inputFor, isWorthOffering, learnMinutes, makePlan, type PlanNow, waysWorthTrying } from './index.js';
 
@@ -210,6 +210,6 @@ describe('what the last visit left', () => {
       ),
     );
     const nails = plan.steps.find((s) => s.activity === 'nails');
-    expect(nails?.reasons.map(sayReason)).toContain('Left undone on 2026-10-01, so it is on this plan.');
+    expect(nails?.reasons.map(sayReason)).toContain('Left undone on 1 October 2026, so it is on this plan.');
   });
 });

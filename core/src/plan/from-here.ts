@@ -1,5 +1,4 @@
-import { reason } from '../reasons/index.js';
-import type { Activity, BladeId, Post } from '../words/index.js';
+import { type Activity, type BladeId, type Post, reason, saying } from '../words/index.js';
 import { BATHING, ORDER_FACTS, type OrderContext } from '../work/index.js';
 import type { NotPlanned } from './build-steps.js';
 import type { BuiltStep } from './make-step.js';
@@ -49,9 +48,9 @@ export function stepsFromHere(
       // What it needs was left: mats that stay in, crust that was not soaked.
       const needs = groundless.get(s.activity);
       if (needs === undefined) return [s];
-      const other = steps.find((x) => x.activity === needs)?.label ?? needs;
+      const other = steps.find((x) => x.activity === needs)?.name ?? needs;
       notPlanned.push({
-        what: s.label,
+        what: saying('what.step', { step: s.name }),
         activity: s.activity,
         zones: s.zones,
         to: 'another_visit',

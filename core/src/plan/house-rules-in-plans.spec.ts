@@ -2,7 +2,7 @@ import { whoIsTold } from '../hand-back/index.js';
 import { chooseBlade } from '../knowledge/blades/index.js';
 import { swapLineCelsius } from '../knowledge/heat/index.js';
 import { adviseLoop, chooseHold } from '../knowledge/holds/index.js';
-import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, type HouseQuestion, type HouseRules, houseRules } from '../knowledge/house-rules/index.js';
+import { HOUSE_DEFAULTS, houseRules } from '../knowledge/house-rules/index.js';
 import { askTool, chooseDryer } from '../knowledge/tools/index.js';
 import { nextVisitDates } from '../next-visit/index.js';
 import { aBladeQuestion } from '../testing/blade-questions.js';
@@ -11,6 +11,7 @@ import { aHoldQuestion } from '../testing/hold-questions.js';
 import { aToolQuestion } from '../testing/tool-questions.js';
 import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
 import { replay } from '../visit/index.js';
+import { HOUSE_QUESTION_IDS, type HouseQuestion, type HouseRules } from '../words/index.js';
 import { type HandlingPlan, makePlan } from './index.js';
 
 const withHouse = (change: Partial<HouseRules>, ...[input, dog, found]: Parameters<typeof anInput>): HandlingPlan =>

@@ -3,9 +3,8 @@ import { dogKinds, type KindFound, type StandingLimits, standingLimits } from '.
 import { type PainfulWork, painfulWork } from '../knowledge/fit/index.js';
 import type { RegisterRow } from '../knowledge/hazards/index.js';
 import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../knowledge/holds/index.js';
-import { type Reason, reason } from '../reasons/index.js';
 import { learnHalfLife, MOOD_START, uncountedSignals } from '../strain/index.js';
-import type { SignalId } from '../words/index.js';
+import { type Reason, reason, saying, type SignalId, type StepName } from '../words/index.js';
 import { bladeStopsOf } from './blade-stops.js';
 import { buildSteps, type BuiltPlan, type NotPlanned } from './build-steps.js';
 import { findClash, findOrderClash, type WishClash } from './clash.js';
@@ -30,8 +29,8 @@ export interface WishCost {
   readonly dose: number;
   readonly minutes: number;
   /** Work that is done without the wishes and not with them, and the other way round. */
-  readonly less: readonly string[];
-  readonly more: readonly string[];
+  readonly less: readonly StepName[];
+  readonly more: readonly StepName[];
 }
 
 export interface HandlingPlan {
@@ -162,7 +161,7 @@ function describe(
     const s = built.steps[i];
     if (!s) return [];
     const reasons = whyLeftOut(problem, i, built.steps, solution.chosen);
-    return [{ what: s.label, activity: s.activity, zones: s.zones, to: 'another_visit', reasons }];
+    return [{ what: saying('what.step', { step: s.name }), activity: s.activity, zones: s.zones, to: 'another_visit', reasons }];
   });
   const notToday = [...built.notPlanned, ...left];
   const stops = bladeStopsOf(built.steps, run.stretches, input.house, input.now?.blades);
@@ -211,7 +210,7 @@ function describe(
             },
             0.5,
           )
-        : reason('plan.start_strain', { mood: input.feelOver.mood.replace('_', ' '), points: problem.startStrain }, 0.3),
+        : reason('plan.start_strain', { mood: input.feelOver.mood, points: problem.startStrain }, 0.3),
       ...halfLife.reasons,
       ...loop.reasons,
       adviseVoice(input.house, undefined),
@@ -232,8 +231,8 @@ function costOf(
   const without = ready({ ...input, wishes: [] });
   if (!without) return undefined;
   const free = solve(without.problem, options);
-  const labels = (found: Solution, steps: readonly BuiltStep[]): string[] => found.chosen.flatMap((c) => steps[c.step]?.label ?? []);
-  const [mine, theirs] = [labels(solution, built), labels(free, without.built.steps)];
+  const names = (found: Solution, steps: readonly BuiltStep[]): StepName[] => found.chosen.flatMap((c) => steps[c.step]?.name ?? []);
+  const [mine, theirs] = [names(solution, built), names(free, without.built.steps)];
   return {
     peak: peak - simulate(without.problem, free.chosen).peak,
     dose: solution.value.dose - free.value.dose,

@@ -3,11 +3,11 @@ import { zoneFacts } from '../knowledge/anatomy/index.js';
 import type { BladeChoice } from '../knowledge/blades/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { lookedEffects, lookedMinutesFactor } from '../knowledge/fit/index.js';
-import { adviseLoop, chooseHold, gapsWithoutHold, type GapWithoutHold, type HoldChoice, HOLDS } from '../knowledge/holds/index.js';
+import type { FloorStep } from '../knowledge/floors/index.js';
+import { adviseLoop, chooseHold, gapsWithoutHold, type GapWithoutHold, type HoldChoice } from '../knowledge/holds/index.js';
 import type { DryerChoice } from '../knowledge/tools/index.js';
-import { type Reason, reason } from '../reasons/index.js';
-import type { Activity, HoldId, Post, Reach, Tier, ZoneId } from '../words/index.js';
-import { ACTIVITY_FACTS, cautionsFor, clipsFirst, clipsInTwo, sizeFactor } from '../work/index.js';
+import { type Activity, type HoldId, type Post, type Reach, type Reason, reason, type StepName, type Tier, type ZoneId } from '../words/index.js';
+import { ACTIVITY_FACTS, cautionsFor, clipsFirst, clipsInTwo, isMatWork, sizeFactor } from '../work/index.js';
 import { hardestBlade } from './blade-for-step.js';
 import { BLADE_STOP_MINUTES, bladeStopsIn } from './blade-stops.js';
 import { mannerOf } from './manner.js';
@@ -20,7 +20,8 @@ import { wishFor } from './wishes.js';
 export interface BuiltStep {
   readonly id: Activity;
   readonly activity: Activity;
-  readonly label: string;
+  /** What it is called. */
+  readonly name: StepName;
   readonly zones: readonly ZoneId[];
   readonly tier: Tier;
   readonly worth: number;
@@ -45,20 +46,8 @@ export interface StepExtra {
   readonly minutes?: number;
   readonly reasons?: readonly Reason[];
   readonly needsConsent?: boolean;
-  readonly label?: string;
+  readonly name?: StepName;
 }
-
-/** Work on the skin with a blade; the others use comb, shears, water or nail tools. */
-const BLADED: readonly Activity[] = [
-  'clip_tight_fragile',
-  'clip_tight_head',
-  'clip_tight_body',
-  'prep_clip',
-  'sanitary',
-  'body_clip',
-  'feet',
-  'face',
-];
 
 /** One step with its minutes, rate, hold, blade, cautions and the reasons for each. */
 export function makeStep(
@@ -89,7 +78,7 @@ export function makeStep(
     input.pace?.find((p) => p.activity === activity),
   );
   const fixed = wishFor(input.wishes, 'minutes', activity);
-  const withStops = learned.minutes + (BLADED.includes(activity) ? BLADE_STOP_MINUTES * bladeStopsIn(learned.minutes) : 0);
+  const withStops = learned.minutes + (facts.bladed ? BLADE_STOP_MINUTES * bladeStopsIn(learned.minutes) : 0);
   const minutes = roundHalf(fixed?.minutes ?? withStops);
   const reaches = isMatWork(activity) ? reachesOfMats(activity, zones) : facts.reaches;
   const chosen = chooseHold({
@@ -113,7 +102,7 @@ export function makeStep(
   return {
     id: activity,
     activity,
-    label: extra.label ?? facts.label,
+    name: extra.name ?? activity,
     zones,
     tier: facts.tier,
     worth: facts.worth,
@@ -124,9 +113,9 @@ export function makeStep(
     minutesSpread: learned.spread,
     rate,
     hold,
-    blade: BLADED.includes(activity) ? hardestBlade(zones, activity, input, kinds, isClean(activity, input, kinds)) : undefined,
+    blade: facts.bladed ? hardestBlade(zones, activity, input, kinds, isClean(activity, input, kinds)) : undefined,
     dryer: manner.dryer,
-    gaps: BLADED.includes(activity) && facts.post === 'table' && !lies ? gapsWithoutHold(zones, loop.loop) : [],
+    gaps: facts.bladed && facts.post === 'table' && !lies ? gapsWithoutHold(zones, loop.loop) : [],
     needsConsent: extra.needsConsent ?? false,
     cautions: cautionsFor({ activity, zones, feelOver: input.feelOver, dog: input.dog, kinds, loop: loop.loop }),
     reasons: [
@@ -144,14 +133,11 @@ export function makeStep(
 function withHoldWish(chosen: HoldChoice, wanted: HoldId | undefined): HoldChoice {
   if (wanted === undefined || wanted === chosen.hold || chosen.forVet) return chosen;
   const refused = chosen.rejected.find((r) => r.hold === wanted);
-  if (refused)
-    return { ...chosen, reasons: [refused.because, reason('wish.hold_refused', { hold: HOLDS[wanted].label }, 1), ...chosen.reasons] };
-  const instead = reason('wish.hold', { hold: HOLDS[wanted].label, instead: HOLDS[chosen.hold].label }, 0.9);
+  if (refused) return { ...chosen, reasons: [refused.because, reason('wish.hold_refused', { hold: wanted }, 1), ...chosen.reasons] };
+  const instead = reason('wish.hold', { hold: wanted, instead_hold: chosen.hold }, 0.9);
   return { ...chosen, hold: wanted, also: chosen.also.filter((h) => h !== wanted), reasons: [instead, ...chosen.reasons] };
 }
 
-export const isMatWork = (a: Activity): boolean =>
-  a === 'brush_mats' || a === 'clip_tight_fragile' || a === 'clip_tight_head' || a === 'clip_tight_body';
 const roundHalf = (x: number): number => Math.max(0.5, Math.round(x * 2) / 2);
 
 /** Face and body are clipped washed, unless this dog is clipped before its bath; mats and trims before the bath meet a coat as it came. */
@@ -171,4 +157,10 @@ function reachesOfMats(activity: Activity, zones: readonly ZoneId[]): Reach[] {
     ...(groups.has('rear') ? ['rear' as const] : []),
     ...(groups.has('feet') ? ['fore_feet' as const] : []),
   ];
+}
+
+/** A step as the floors see it. */
+export function floorStepOf(step: BuiltStep): FloorStep {
+  const { tool, post } = ACTIVITY_FACTS[step.activity];
+  return { activity: step.activity, name: step.name, zones: step.zones, tool, workPost: post, hold: step.hold };
 }

@@ -1,7 +1,6 @@
 import { ageWeeks, hasKind, type KindFound, standingLimits } from '../knowledge/dogs/index.js';
 import { chooseDryer, type DryerChoice } from '../knowledge/tools/index.js';
-import { type Reason, reason } from '../reasons/index.js';
-import type { Activity, MatGrade } from '../words/index.js';
+import { type Activity, type MatGrade, type Reason, reason } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import { competenceOf, movementOf } from './blade-for-step.js';
 import type { PlanInput } from './plan-input.js';

@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../reasons/index.js';
-import type { Activity } from '../words/index.js';
+import { type Activity, type Reason, reason } from '../words/index.js';
 import { isFoundWork } from '../work/index.js';
 
 /** Minutes that a step took in one visit, from the first touch to the last, breaks not counted. */

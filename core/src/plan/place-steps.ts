@@ -1,5 +1,5 @@
-import type { Reason } from '../reasons/index.js';
 import { recoveryPerMinute, strainAfter } from '../strain/index.js';
+import type { Reason } from '../words/index.js';
 import type { BladeStop } from './blade-stops.js';
 import { whyBreak, whyHere } from './explain.js';
 import type { BuiltStep } from './make-step.js';

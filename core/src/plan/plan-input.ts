@@ -1,9 +1,8 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import type { Blade, Guard } from '../knowledge/blades/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
-import type { HouseRules } from '../knowledge/house-rules/index.js';
 import type { BreakSeen, SeenWork } from '../strain/index.js';
-import type { Activity, FitVerdict, PlanWay, RefusableWork, ServiceItem, ToldItem } from '../words/index.js';
+import type { Activity, FitVerdict, HouseRules, PlanWay, RefusableWork, ServiceItem, ToldItem } from '../words/index.js';
 import type { PlanNow } from './from-here.js';
 import type { Pace, TimeSeen } from './minutes.js';
 import type { HelperWindow } from './model.js';

@@ -1,7 +1,7 @@
 import { PAINFUL_MINUTES } from '../knowledge/fit/index.js';
 import { houseRules } from '../knowledge/house-rules/index.js';
-import { sayReason } from '../reasons/index.js';
 import { aDog, anInput } from '../testing/dogs.js';
+import { sayReason } from '../testing/english.js';
 import { HAZARD_IDS } from '../words/index.js';
 import { type OrderStep, startRules } from '../work/index.js';
 import { makePlan, movementOf, postureOf, safeFinishOfPlan, seenWork, unfinishedAt, type WayHomeStep } from './index.js';

@@ -1,15 +1,12 @@
 import type { KindFound, StandingLimits } from '../knowledge/dogs/index.js';
 import { learnHalfLife, MOOD_START } from '../strain/index.js';
-import type { Activity, PlanWay } from '../words/index.js';
-import { ACTIVITY_FACTS, orderRules, timeLags } from '../work/index.js';
+import type { PlanWay } from '../words/index.js';
+import { ACTIVITY_FACTS, FOLLOWS_AT_ONCE, orderRules, timeLags } from '../work/index.js';
 import { problemFromHere } from './from-here.js';
 import type { BuiltStep } from './make-step.js';
 import { type PlanProblem, POINT_MINUTES_PER_MINUTE } from './model.js';
 import type { PlanInput } from './plan-input.js';
 import { fatiguePerMinute } from './rates.js';
-
-/** A wet dog is not left to wait. */
-const WET: readonly Activity[] = ['bath_head', 'rinse_folds', 'towel', 'dry'];
 
 /**
  * Point-minutes that a minute counts as. The calmest plan puts dose strictly before time (within rounding: an hour counts as less than
@@ -46,7 +43,7 @@ export function problemOf(
       standing: s.standing,
       helper: s.hold.also.includes('helper'),
       tool: toolOf(s),
-      noBreakBefore: WET.includes(s.activity),
+      noBreakBefore: FOLLOWS_AT_ONCE.includes(s.activity),
     })),
     order: orderRules(steps, kinds, input),
     lags: timeLags(steps),

@@ -1,7 +1,6 @@
-import { hasKind, JOINT_LABELS, type KindFound } from '../knowledge/dogs/index.js';
-import { type Reason, reason } from '../reasons/index.js';
+import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { learnRate } from '../strain/index.js';
-import type { Activity, Joint } from '../words/index.js';
+import { type Activity, type Reason, reason } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import type { PlanInput } from './plan-input.js';
 
@@ -43,27 +42,6 @@ export function fatiguePerMinute(kinds: readonly KindFound[]): number {
   return hasKind(kinds, 'senior') ? 0.008 : 0.004;
 }
 
-const JOINTS_MOVED: Readonly<Partial<Record<Activity, readonly Joint[]>>> = {
-  nails: ['hip_left', 'hip_right', 'knee_left', 'knee_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
-  feet: ['hip_left', 'hip_right', 'knee_left', 'knee_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
-  clip_tight_fragile: ['hip_left', 'hip_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
-  sanitary: ['hip_left', 'hip_right', 'back'],
-  body_clip: ['back'],
-  clip_tight_body: ['back'],
-  brush_mats: ['back'],
-  prep_clip: ['back'],
-  bath: ['hip_left', 'hip_right', 'back'],
-  bath_head: ['neck'],
-  rinse_folds: ['neck'],
-  towel: ['hip_left', 'hip_right', 'back'],
-  dry: ['hip_left', 'hip_right', 'back'],
-  face: ['neck'],
-  clip_tight_head: ['neck'],
-  ears: ['neck'],
-  soak: ['neck'],
-  crust: ['neck'],
-};
-
 /**
  * Strain per minute of a step for this dog today: the table's rate, times factors with their reasons, updated by the
  * minutes and points seen with this dog before (gamma–Poisson). The day's factors (joints, skin, mood) act on top of it.
@@ -98,26 +76,22 @@ export function stepRate(
     times(RATE_FACTORS.strangers, reason('rate.strangers', { factor: RATE_FACTORS.strangers }, 0.3));
 
   const moved =
-    (JOINTS_MOVED[activity] ?? []).find((j) => input.feelOver.joints[j] === 'painful') ??
-    (JOINTS_MOVED[activity] ?? []).find((j) => input.feelOver.joints[j] === 'stiff');
+    (facts.joints).find((j) => input.feelOver.joints[j] === 'painful') ??
+    (facts.joints).find((j) => input.feelOver.joints[j] === 'stiff');
   const comfort = moved ? input.feelOver.joints[moved] : undefined;
   if (moved && comfort === 'painful')
-    times(
-      RATE_FACTORS.painfulJoint,
-      reason('rate.painful_joint', { joint: JOINT_LABELS[moved], factor: RATE_FACTORS.painfulJoint }, 0.8),
-      false,
-    );
+    times(RATE_FACTORS.painfulJoint, reason('rate.painful_joint', { joint: moved, factor: RATE_FACTORS.painfulJoint }, 0.8), false);
   if (moved && comfort === 'stiff')
-    times(RATE_FACTORS.stiffJoint, reason('rate.stiff_joint', { joint: JOINT_LABELS[moved], factor: RATE_FACTORS.stiffJoint }, 0.6), false);
+    times(RATE_FACTORS.stiffJoint, reason('rate.stiff_joint', { joint: moved, factor: RATE_FACTORS.stiffJoint }, 0.6), false);
   if (skin === 'red') times(RATE_FACTORS.redSkin, reason('rate.red_skin', { factor: RATE_FACTORS.redSkin }, 0.5), false);
   if (skin === 'sore') times(RATE_FACTORS.soreSkin, reason('rate.sore_skin', { factor: RATE_FACTORS.soreSkin }, 0.7), false);
   const mood = MOOD_FACTOR[input.feelOver.mood];
-  if (mood) times(mood, reason('rate.mood', { mood: input.feelOver.mood.replace('_', ' '), factor: mood }, 0.4), false);
+  if (mood) times(mood, reason('rate.mood', { mood: input.feelOver.mood, factor: mood }, 0.4), false);
 
   const learned = learnRate({ activity, group: facts.groups[0] ?? 'body', tool: facts.tool, priorPerMinute: lasting }, input.history);
   if (learned.minutesSame + learned.minutesAlike > 0) reasons.push(...learned.reasons);
   const [low, high] = learned.interval90;
-  const hurtingMats = activity === 'clip_tight_fragile' || activity === 'clip_tight_head' || activity === 'clip_tight_body';
+  const hurtingMats = facts.mats === 'clip';
   return {
     mean: learned.mean * today,
     interval: [low * today, high * today],

@@ -1,8 +1,8 @@
 import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
 import { type DogFacts, dogKinds } from '../knowledge/dogs/index.js';
 import { houseRules } from '../knowledge/house-rules/index.js';
-import { sayReason } from '../reasons/index.js';
 import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
+import { sayReason } from '../testing/english.js';
 import { ACTIVITIES, type Activity, TIERS } from '../words/index.js';
 import { ACTIVITY_FACTS, CAUTIONS_SHOWN, cautionsFor, orderRules, sizeFactor } from '../work/index.js';
 import { findMatWork, makePlan, type PlanInput, stepRate } from './index.js';

@@ -1,6 +1,7 @@
 import { ALL_SAFE, type SafeFinish, safeFinish, type Unfinished } from '../knowledge/fit/index.js';
 import type { LoopAdvice } from '../knowledge/holds/index.js';
 import type { Activity, Post } from '../words/index.js';
+import { DRYING, isMatWork, LATHER } from '../work/index.js';
 
 /** A step as the way home needs it. */
 export interface WayHomeStep {
@@ -11,12 +12,6 @@ export interface WayHomeStep {
   readonly minutes: number;
   readonly hold: { readonly also: readonly string[] };
 }
-
-const HALF_CUT: readonly Activity[] = ['brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];
-
-/** A dog that goes home from these is rinsed first. */
-export const LATHER: readonly Activity[] = ['bath', 'bath_head', 'rinse_folds'];
-export const DRYING: readonly Activity[] = ['towel', 'dry'];
 
 /** What is unfinished at a minute of the plan. */
 export function unfinishedAt(steps: readonly WayHomeStep[], loop: LoopAdvice['loop'], minute: number): Unfinished {
@@ -33,7 +28,7 @@ export function unfinishedAt(steps: readonly WayHomeStep[], loop: LoopAdvice['lo
     dryingMinutes: wet ? (dry ? left : bath.minutes) : 0,
     muzzleOn: now?.hold.also.includes('muzzle') ?? false,
     loopOn: now?.post === 'table' && loop !== 'none',
-    matHalfCut: now !== undefined && HALF_CUT.includes(now.activity),
+    matHalfCut: now !== undefined && isMatWork(now.activity),
     onTable: now !== undefined,
   };
 }

@@ -1,7 +1,6 @@
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
-import { type Reason, reason } from '../reasons/index.js';
 import { MOOD_START } from '../strain/index.js';
-import type { Activity } from '../words/index.js';
+import { type Activity, type Reason, reason, type StepName } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import type { NotPlanned } from './build-steps.js';
 import type { BuiltStep } from './make-step.js';
@@ -16,7 +15,7 @@ export interface SecondVisit {
   readonly inWeeks: number;
   readonly reasons: readonly Reason[];
   /** Its steps in order; empty when what is left cannot be planned yet, such as a clip that waits for a birthday. */
-  readonly steps: readonly { readonly activity: Activity; readonly label: string; readonly minutes: number }[];
+  readonly steps: readonly { readonly activity: Activity; readonly name: StepName; readonly minutes: number }[];
   readonly minutes: number;
   readonly peak: number;
 }
@@ -48,7 +47,7 @@ export function secondVisitFor(
   const run = simulate(fresh, found.chosen);
   const steps = found.chosen.flatMap((c) => {
     const step = built[indices[c.step] ?? -1];
-    return step ? [{ activity: step.activity, label: step.label, minutes: step.minutes }] : [];
+    return step ? [{ activity: step.activity, name: step.name, minutes: step.minutes }] : [];
   });
   const welfare = later.some((n) => n.activity && ACTIVITY_FACTS[n.activity].tier === 'welfare');
   const when = welfare

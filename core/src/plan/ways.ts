@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../reasons/index.js';
-import type { PlanWay, ServiceItem } from '../words/index.js';
+import { type PlanWay, type Reason, reason, type ServiceItem, type StepName } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import type { HandlingPlan } from './make-plan.js';
 import type { PlanInput } from './plan-input.js';
@@ -36,19 +35,19 @@ export interface Difference {
   readonly minutes: number;
   readonly peak: number;
   readonly dose: number;
-  readonly more: readonly string[];
-  readonly less: readonly string[];
+  readonly more: readonly StepName[];
+  readonly less: readonly StepName[];
 }
 
 /** What another plan does differently: minutes, peak and dose as differences, work that it adds or leaves out. */
 export function compareWith(base: HandlingPlan, other: HandlingPlan): Difference {
-  const labels = (p: HandlingPlan): string[] => p.steps.map((s) => s.label);
+  const names = (p: HandlingPlan): StepName[] => p.steps.map((s) => s.name);
   return {
     minutes: Math.round(other.minutes - base.minutes),
     peak: Math.round(other.peak - base.peak),
     dose: Math.round(other.dose - base.dose),
-    more: labels(other).filter((l) => !labels(base).includes(l)),
-    less: labels(base).filter((l) => !labels(other).includes(l)),
+    more: names(other).filter((l) => !names(base).includes(l)),
+    less: names(base).filter((l) => !names(other).includes(l)),
   };
 }
 

@@ -1,5 +1,6 @@
-import { type Reason, reason } from '../reasons/index.js';
+import { type Reason, reason, saying } from '../words/index.js';
 import type { OrderRule } from '../work/index.js';
+import { nameIn } from './explain.js';
 import type { BuiltStep } from './make-step.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
@@ -45,7 +46,7 @@ export function whatIf(problem: PlanProblem, chosen: readonly ChosenStep[], step
     from,
     to,
   );
-  const label = (id: string): string => steps.find((s) => s.id === id)?.label ?? id;
+  const name = nameIn(steps);
   const beforeIndex = order[to + 1];
   const before = beforeIndex === undefined ? undefined : problem.steps[beforeIndex]?.id;
   const broken = rulesBroken(
@@ -57,10 +58,10 @@ export function whatIf(problem: PlanProblem, chosen: readonly ChosenStep[], step
       place: to,
       before,
       would: undefined,
-      says: [reason('if.rule', { first: label(broken.first), then: label(broken.then) }, 0.9), reason(broken.rule, {}, 0.9)],
+      says: [reason('if.rule', { first: name(broken.first), then: name(broken.then) }, 0.9), reason(broken.rule, {}, 0.9)],
     };
   const then = solveInOrder(problem, order);
-  const other = before === undefined ? 'the end' : `“${label(before)}”`;
+  const other = before === undefined ? undefined : name(before);
   if (!then) return { place: to, before, would: undefined, says: [reason('if.impossible', { other }, 0.8)] };
   const run = simulate(problem, then.chosen);
   const would = { peak: run.peak, dose: run.dose, minutes: run.minutes };
@@ -68,15 +69,15 @@ export function whatIf(problem: PlanProblem, chosen: readonly ChosenStep[], step
   const dose = Math.round(run.dose - now.dose);
   const minutes = Math.round((run.minutes - now.minutes) * 2) / 2;
   const changes = [
-    peak === was ? '' : `strain peak ${peak} instead of ${was}`,
-    dose === 0 ? '' : `dose ${signed(dose)} point-minutes`,
-    minutes === 0 ? '' : `${signed(minutes)} min`,
-  ].filter((x) => x !== '');
+    ...(peak === was ? [] : [saying('if.peak', { peak, was })]),
+    ...(dose === 0 ? [] : [saying('if.dose', { dose_more: dose })]),
+    ...(minutes === 0 ? [] : [saying('if.minutes', { minutes_more: minutes })]),
+  ];
   return {
     place: to,
     before,
     would,
-    says: [changes.length === 0 ? reason('if.same', { other }, 0.7) : reason('if.would', { other, changes: changes.join(', ') }, 0.7)],
+    says: [changes.length === 0 ? reason('if.same', { other }, 0.7) : reason('if.would', { other, changes }, 0.7)],
   };
 }
 

@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../reasons/index.js';
-import { CALM_STATES, type CalmState, type StrainBand } from '../words/index.js';
+import { CALM_STATES, type CalmState, type Reason, reason, type StrainBand } from '../words/index.js';
 
 export interface CalmReading {
   readonly state: CalmState;

@@ -1,5 +1,5 @@
-import { type Reason, reason } from '../reasons/index.js';
 import { kaplanMeier, medianSurvival, restrictedMean, type Spell, type SurvivalStep } from '../statistics/index.js';
+import { type Reason, reason } from '../words/index.js';
 
 /** One step of a past visit: minutes until strain reached `watch`, or minutes that passed without. */
 export interface WatchSpell<A extends string = string> {

@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../reasons/index.js';
-import type { CalmState } from '../words/index.js';
+import { type CalmState, type Reason, reason } from '../words/index.js';
 import { readCalmState } from './calm-states.js';
 import { DEFAULT_HALF_LIFE_MINUTES } from './curve.js';
 
@@ -55,7 +54,7 @@ export function learnHalfLife(breaks: readonly BreakSeen[]): LearnedHalfLife {
     reasons: [
       used.length === 0
         ? reason('strain.half_life_default', { minutes }, 0.2)
-        : reason('strain.half_life_learned', { minutes, breaks: used.length, from: DEFAULT_HALF_LIFE_MINUTES }, 0.5),
+        : reason('strain.half_life_learned', { minutes, count: used.length, from: DEFAULT_HALF_LIFE_MINUTES }, 0.5),
     ],
   };
 }

@@ -1,6 +1,5 @@
-import { type Reason, reason } from '../reasons/index.js';
 import { chanceHigher, type GammaRate } from '../statistics/index.js';
-import type { LearnedTool, Posture, TriggerVerdict, ZoneGroup } from '../words/index.js';
+import { type LearnedTool, type Posture, type Reason, reason, type TriggerVerdict, type ZoneGroup } from '../words/index.js';
 import type { SeenWork } from './rate-book.js';
 
 export interface NoiseOrPlace {
@@ -40,7 +39,7 @@ export function noiseOrPlace(tool: LearnedTool, place: ZoneGroup, seen: readonly
   const togetherChance = against(together);
   const verdict = verdictOf(placeChance, toolChance, togetherChance);
   const facts = {
-    tool: tool.replace('_', ' '),
+    learned_tool: tool,
     place,
     percent: Math.min(NEVER_SURER_THAN, Math.round(100 * Math.max(placeChance ?? 0, toolChance ?? 0, togetherChance ?? 0))),
     minutes: MINUTES_TO_COMPARE,

@@ -1,6 +1,5 @@
-import { type Reason, reason } from '../reasons/index.js';
 import { type GammaRate, priorRate, rateInterval90, rateMean, updateRate } from '../statistics/index.js';
-import type { LearnedTool, Posture, ZoneGroup } from '../words/index.js';
+import { type LearnedTool, type Posture, type Reason, reason, type ZoneGroup } from '../words/index.js';
 
 /** What was done, where, with what, how the dog stood: minutes and strain points seen. */
 export interface SeenWork<A extends string = string> {

@@ -1,5 +1,5 @@
 import { makePlan, type PlanInput } from '../plan/index.js';
-import type { Reason } from '../reasons/index.js';
+import type { Reason } from '../words/index.js';
 
 const exact = (x: number): number => Math.round(x * 1e6) / 1e6;
 const rules = (reasons: readonly Reason[]): string[] => reasons.map((r) => r.rule);

@@ -1,13 +1,4 @@
-import {
-  EVENT_VERSION,
-  type EventDraft,
-  nextStamp,
-  type RandomBytes,
-  type Stamp,
-  uuidV7,
-  VISIT_EVENT,
-  type VisitEvent,
-} from '../log/index.js';
+import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '../log/index.js';
 
 export const VISIT = '01900000-0000-7000-8000-000000000001';
 export const DOG = '01900000-0000-7000-8000-000000000002';
@@ -31,16 +22,9 @@ export function eventsOf(drafts: readonly (readonly [number, EventDraft])[], dev
   let stamp: Stamp | undefined;
   return drafts.map(([minutes, draft]) => {
     nowMs += minutes * 60_000;
-    stamp = nextStamp(stamp, nowMs, device);
-    return VISIT_EVENT.parse({
-      id: uuidV7(nowMs, bytes),
-      visitId: VISIT,
-      at: new Date(nowMs).toISOString(),
-      by: SPEC_STAFF,
-      stamp,
-      v: EVENT_VERSION,
-      ...draft,
-    });
+    const event = makeEvent(draft, { visitId: VISIT, by: SPEC_STAFF, device, nowMs, random: bytes, last: stamp });
+    stamp = event.stamp;
+    return event;
   });
 }
 

@@ -1,10 +1,10 @@
 import { dogKinds } from '../knowledge/dogs/index.js';
 import type { EventDraft } from '../log/index.js';
 import { buildSteps, makePlan } from '../plan/index.js';
-import { sayReason } from '../reasons/index.js';
 import { anInput } from '../testing/dogs.js';
+import { recordOf, sayReason } from '../testing/english.js';
 import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
-import { carriedOverFrom, carriedZonesFrom, notFeltYet, planContextOf, planInputOf, planRecordOf, replay, summarize, type VisitSummary } from './index.js';
+import { carriedOverFrom, carriedZonesFrom, notFeltYet, planContextOf, planInputOf, replay, summarize, type VisitSummary } from './index.js';
 
 const DOG = { standingSeenMinutes: 40 };
 const MATS: readonly EventDraft[] = [
@@ -21,7 +21,7 @@ function visitLeaving(...steps: readonly ('brush_mats' | 'clip_tight_fragile' | 
   const felt = replay(VISIT, eventsOf([BOOKED, FIT, ...MATS].map((d) => [0, d])));
   const input = planInputOf(felt, planContextOf(CONTEXT, []));
   if (!input) throw new Error('it is fit');
-  const plan = planRecordOf(makePlan(input));
+  const plan = recordOf(makePlan(input));
   const work = steps.flatMap((step): EventDraft[] => [
     { type: 'step_started', body: { step } },
     { type: 'step_finished', body: { step, outcome: 'done', why: '' } },
@@ -30,7 +30,7 @@ function visitLeaving(...steps: readonly ('brush_mats' | 'clip_tight_fragile' | 
     BOOKED,
     FIT,
     ...MATS,
-    { type: 'plan_accepted', body: { plan } },
+    { type: 'plan_accepted', body: { plan, told: null } },
     { type: 'work_started', body: {} },
     ...work,
     { type: 'visit_ended', body: { outcome: 'stopped', why: 'enough' } },
@@ -49,7 +49,13 @@ describe('mats and crusts that a visit leaves', () => {
     expect(zonesOf(visitLeaving())).toEqual(['side_left', 'armpit_left', 'chin']);
     expect(zonesOf(visitLeaving('brush_mats', 'soak'))).toEqual(['armpit_left', 'chin']);
     expect(zonesOf(visitLeaving('brush_mats', 'soak', 'crust', 'clip_tight_fragile'))).toEqual([]);
-    expect(visitLeaving().undoneZones?.[1]).toEqual({ zone: 'armpit_left', matGrade: 3, skin: 'red', crust: false });
+    expect(visitLeaving().undoneZones?.[1]).toEqual({
+      zone: 'armpit_left',
+      matGrade: 3,
+      skin: 'red',
+      crust: false,
+      tests: { comb: 'nothing_passes', lift: 'skin_comes' },
+    });
   });
 
   it('are put off with their zones when the groomer puts them off', () => {
@@ -65,7 +71,7 @@ describe('mats and crusts that a visit leaves', () => {
       ),
     );
     const input = planInputOf(felt, planContextOf(CONTEXT, []));
-    const record = input && planRecordOf(makePlan(input));
+    const record = input && recordOf(makePlan(input));
     expect(record?.notToday.find((n) => n.activity === 'brush_mats')?.zones).toEqual(['side_left']);
   });
 
@@ -77,7 +83,7 @@ describe('mats and crusts that a visit leaves', () => {
     const { steps } = buildSteps(input, dogKinds(input.dog, input.feelOver, input.today));
     const clip = steps.find((s) => s.activity === 'clip_tight_fragile');
     expect(clip?.reasons.map(sayReason)).toContain(
-      'left armpit: left undone on 2026-11-25 and not felt yet today, planned as it was then.',
+      'Left armpit: left undone on 25 November 2026 and not felt yet today, planned as it was then.',
     );
     expect(steps.some((s) => s.activity === 'brush_mats')).toBeFalse();
     expect(steps.some((s) => s.activity === 'crust')).toBeTrue();

@@ -4,12 +4,13 @@ import type { Activity, ZoneId } from '../words/index.js';
 import { isFoundWork } from '../work/index.js';
 import type { VisitState } from './state.js';
 import type { VisitSummary } from './summary.js';
+import { unfinishedSteps } from './unfinished.js';
 
 /** Work of an ended visit that goes on the next plan: planned and not finished, or put off to another visit. */
 export function undoneIn(state: VisitState): Activity[] {
   if (!state.ended || !state.plan) return [];
   const putOff = state.plan.notToday.flatMap((n) => (n.to === 'another_visit' && n.activity ? [n.activity] : []));
-  return [...new Set([...unfinished(state).map((s) => s.id), ...putOff])];
+  return [...new Set([...unfinishedSteps(state).map((u) => u.step.id), ...putOff])];
 }
 
 /** Zones of an ended visit whose mats or crusts were to be worked on and were not. */
@@ -18,9 +19,9 @@ export function leftZonesIn(state: VisitState): ZoneId[] {
   const ofMats = (a: Activity | undefined): boolean => a !== undefined && isFoundWork(a);
   return [
     ...new Set([
-      ...unfinished(state)
-        .filter((s) => ofMats(s.id))
-        .flatMap((s) => s.zones),
+      ...unfinishedSteps(state)
+        .filter((u) => ofMats(u.step.id))
+        .flatMap((u) => u.step.zones),
       ...state.plan.notToday.filter((n) => n.to === 'another_visit' && ofMats(n.activity)).flatMap((n) => n.zones ?? []),
     ]),
   ];
@@ -30,10 +31,6 @@ export function leftZonesIn(state: VisitState): ZoneId[] {
 export function undoneZonesIn(state: VisitState): ZoneFinding[] {
   const left = leftZonesIn(state);
   return state.feelOver.zones.filter((z) => left.includes(z.zone) && (z.matGrade > 0 || z.crust));
-}
-
-function unfinished(state: VisitState): { id: Activity; zones: readonly ZoneId[] }[] {
-  return (state.plan?.steps ?? []).filter((s) => state.work?.steps.get(s.id)?.status !== 'done');
 }
 
 /** What the latest visit left for the next. @param summaries past visits, the latest first */

@@ -1,4 +1,5 @@
 export * from './carried-over.js';
+export * from './empty-visit.js';
 export * from './plan-changes.js';
 export * from './plan-input-of.js';
 export * from './plan-now.js';
@@ -8,4 +9,6 @@ export * from './safe-finish-now.js';
 export * from './seen-in-visit.js';
 export * from './state.js';
 export * from './summary.js';
+export * from './told-with.js';
+export * from './unfinished.js';
 export * from './work-clock.js';

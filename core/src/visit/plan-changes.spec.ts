@@ -2,10 +2,11 @@ import * as fc from 'fast-check';
 import type { PlanRecord } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
+import { recordOf } from '../testing/english.js';
 import type { Activity } from '../words/index.js';
-import { ALIKE, planChanges, planRecordOf } from './index.js';
+import { ALIKE, planChanges } from './index.js';
 
-const PLAN = planRecordOf(
+const PLAN = recordOf(
   makePlan(
     anInput({ asked: { items: ['bath', 'nails', 'feet', 'face', 'ears'], wantedMm: 9, sessionMinutes: 150 } }, { standingSeenMinutes: 60 }),
   ),
@@ -27,7 +28,7 @@ describe('planChanges', () => {
   it('names minutes that are not alike, both of them', () => {
     const now = nails.minutes * 1.5 + ALIKE.minutes;
     expect(planChanges(PLAN, by('nails', { minutes: now }))).toEqual([
-      { kind: 'minutes', step: 'nails', label: nails.label, was: nails.minutes, now },
+      { kind: 'minutes', step: 'nails', name: nails.name, was: nails.minutes, now },
     ]);
     expect(planChanges(PLAN, by('nails', { minutes: now }), { running: 'nails' })).toEqual([]);
   });
@@ -41,8 +42,8 @@ describe('planChanges', () => {
   });
   it('names what is new and what is left out', () => {
     const without = withSteps(PLAN.steps.filter((s) => s.id !== 'nails'));
-    expect(planChanges(PLAN, without)).toEqual([{ kind: 'gone', step: 'nails', label: nails.label }]);
-    expect(planChanges(without, PLAN)).toEqual([{ kind: 'new', step: 'nails', label: nails.label }]);
+    expect(planChanges(PLAN, without)).toEqual([{ kind: 'gone', step: 'nails', name: nails.name }]);
+    expect(planChanges(without, PLAN)).toEqual([{ kind: 'new', step: 'nails', name: nails.name }]);
   });
   it('does not read what is over', () => {
     expect(planChanges(PLAN, withSteps(PLAN.steps.slice(2)), { over: [first, second] })).toEqual([]);
@@ -50,7 +51,7 @@ describe('planChanges', () => {
   it('names the one step that moved, not those it passed', () => {
     const moved = withSteps([...PLAN.steps.slice(1), ...PLAN.steps.slice(0, 1)]);
     expect(planChanges(PLAN, moved)).toEqual([
-      { kind: 'moved', step: first, label: PLAN.steps[0]?.label ?? '', after: PLAN.steps.at(-1)?.label },
+      { kind: 'moved', step: first, name: first, after: PLAN.steps.at(-1)?.name },
     ]);
   });
   it('moves no more steps than it takes to get from one order to the other', () => {

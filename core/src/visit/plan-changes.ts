@@ -1,11 +1,11 @@
 import type { PlanRecord } from '../log/index.js';
-import type { Activity, HoldId } from '../words/index.js';
+import type { Activity, HoldId, StepName } from '../words/index.js';
 
 /** One thing in which a new plan is other than the one at the table. */
-export type PlanChange = { readonly step: Activity; readonly label: string } & (
+export type PlanChange = { readonly step: Activity; readonly name: StepName } & (
   | { readonly kind: 'new' }
   | { readonly kind: 'gone' }
-  | { readonly kind: 'moved'; readonly after: string | undefined }
+  | { readonly kind: 'moved'; readonly after: StepName | undefined }
   | { readonly kind: 'hold'; readonly hold: HoldId }
   | { readonly kind: 'minutes'; readonly was: number; readonly now: number }
 );
@@ -32,7 +32,7 @@ type Step = PlanRecord['steps'][number];
 export function planChanges(taken: PlanRecord, next: PlanRecord, { over = [], running, byHand = [] }: Since = {}): PlanChange[] {
   const open = (plan: PlanRecord): Step[] => plan.steps.filter((s) => !over.includes(s.id));
   const [before, after] = [open(taken), open(next)];
-  const named = (s: Step): { step: Activity; label: string } => ({ step: s.id, label: s.label });
+  const named = (s: Step): { step: Activity; name: StepName } => ({ step: s.id, name: s.name });
   const added = after.filter((s) => !before.some((b) => b.id === s.id));
   const dropped = before.filter((b) => !after.some((s) => s.id === b.id));
   const both = after.flatMap((s) => {
@@ -48,7 +48,7 @@ export function planChanges(taken: PlanRecord, next: PlanRecord, { over = [], ru
     ...dropped.map((s) => ({ ...named(s), kind: 'gone' as const })),
     ...both
       .filter(({ s }) => !kept.has(s.id))
-      .map(({ s }) => ({ ...named(s), kind: 'moved' as const, after: after[after.indexOf(s) - 1]?.label })),
+      .map(({ s }) => ({ ...named(s), kind: 'moved' as const, after: after[after.indexOf(s) - 1]?.name })),
     ...both.filter(({ s, was }) => s.hold !== was.hold).map(({ s }) => ({ ...named(s), kind: 'hold' as const, hold: s.hold })),
     ...both
       .filter(({ s, was }) => s.id !== running && (byHand.includes(s.id) ? s.minutes !== was.minutes : !alike(s.minutes, was.minutes)))

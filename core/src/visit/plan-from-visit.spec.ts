@@ -1,16 +1,17 @@
 import type { EventDraft } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
+import { PLAN_WORDS, recordOf } from '../testing/english.js';
 import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
-import { breaksOfStep, carriedOverFrom, paceOf, planInputOf, planNowOf, planRecordOf, recordFromHere, replay, summarize, timesOf, type VisitState } from './index.js';
+import { breaksOfStep, carriedOverFrom, paceOf, planInputOf, planNowOf, recordFromHere, replay, summarize, timesOf, type VisitState } from './index.js';
 
 const DOG = { standingSeenMinutes: 40 };
 const ASKED = { items: ['bath', 'nails', 'feet'] as const, wantedMm: 9, sessionMinutes: 120 };
-const PLAN = planRecordOf(makePlan(anInput({ asked: ASKED }, DOG)));
+const PLAN = recordOf(makePlan(anInput({ asked: ASKED }, DOG)));
 const drafts: readonly (readonly [number, EventDraft])[] = [
   [0, BOOKED],
   [0, { type: 'mood_felt', body: { mood: 'still' } }],
-  [0, { type: 'plan_accepted', body: { plan: PLAN } }],
+  [0, { type: 'plan_accepted', body: { plan: PLAN, told: null } }],
   [0, { type: 'work_started', body: {} }],
 ];
 const visit = (...more: (readonly [number, EventDraft])[]): VisitState => replay(VISIT, eventsOf([...drafts, ...more]));
@@ -63,7 +64,7 @@ describe('the breaks of a planned step', () => {
     anInput({ asked: { items: ['bath'], wantedMm: 9, sessionMinutes: 150 } }, { standingSeenMinutes: 10, weightKg: 30 }),
   );
   const bath = plan.steps.find((s) => s.activity === 'bath');
-  const record = planRecordOf(plan).steps.find((s) => s.id === 'bath');
+  const record = recordOf(plan).steps.find((s) => s.id === 'bath');
   it('say after how many minutes of its work they come', () => {
     expect(bath?.minutes ?? 0).toBeGreaterThan(10);
     const inside = bath?.breaks.find((b) => b.after > 0);
@@ -85,7 +86,7 @@ describe('recordFromHere', () => {
   const now = planNowOf(state, at(10));
   if (!now) throw new Error('the work runs');
   const rest = makePlan(anInput({ asked: ASKED, now }, DOG));
-  const record = recordFromHere(PLAN, rest, now);
+  const record = recordFromHere(PLAN, rest, now, PLAN_WORDS);
   it('keeps what is over and puts the rest after now', () => {
     expect(record.steps[0]).toEqual(PLAN.steps.find((s) => s.id === 'feet'));
     expect(record.steps.slice(1).map((s) => s.id)).toEqual(rest.steps.map((s) => s.activity));
@@ -97,7 +98,7 @@ describe('recordFromHere', () => {
     expect(record.curve.map((p) => p.minute)).toEqual([...record.curve.map((p) => p.minute)].sort((a, b) => a - b));
   });
   it('is a plan that can be taken to the table', () =>
-    expect(replay(VISIT, eventsOf([...drafts, [1, { type: 'plan_accepted', body: { plan: record } }]])).plan).toEqual(record));
+    expect(replay(VISIT, eventsOf([...drafts, [1, { type: 'plan_accepted', body: { plan: record, told: null } }]])).plan).toEqual(record));
 });
 
 describe('what a visit leaves for the next', () => {

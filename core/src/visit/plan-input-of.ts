@@ -1,9 +1,10 @@
 import { type Blade, BLADES, type Guard, GUARDS } from '../knowledge/blades/index.js';
 import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/index.js';
 import { CONTACT_MINUTES, type FitResult, fitToGroom } from '../knowledge/fit/index.js';
-import { HOUSE_DEFAULTS, type HouseRules } from '../knowledge/house-rules/index.js';
+import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
 import type { BreakSeen } from '../strain/index.js';
+import type { HouseRules } from '../words/index.js';
 import { carriedOverFrom, carriedZonesFrom, notFeltYet, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
 import { breaksSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';

@@ -1,16 +1,27 @@
-import type { PlanRecord } from '../log/index.js';
+import type { PlanRecord, Said } from '../log/index.js';
 import type { HandlingPlan, PlanNow } from '../plan/index.js';
-import { sayReason } from '../reasons/index.js';
+import type { Saying, StepName } from '../words/index.js';
 
 const CURVE_POINTS = 240;
 
-/** The plan as it is written into the record when the groomer takes it: sentences as shown, so that the record stays readable. */
-export function planRecordOf(plan: HandlingPlan): PlanRecord {
+/** How a saying is shown, and what a step is called: the language of whoever takes the plan. */
+export interface PlanWords {
+  readonly say: (saying: Saying) => string;
+  readonly step: (name: StepName) => string;
+}
+
+/**
+ * The plan as it is written into the record when the groomer takes it: sentences as they were shown, so that the record stays readable,
+ * with the rule and facts of each.
+ */
+export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
+  const said = (s: Saying): Said => ({ said: words.say(s), rule: s.rule, facts: told(s) });
   const every = Math.max(1, Math.ceil(plan.curve.length / CURVE_POINTS));
   return {
     steps: plan.steps.map((s) => ({
       id: s.activity,
-      label: s.label,
+      name: s.name,
+      label: words.step(s.name),
       zones: [...s.zones],
       tier: s.tier,
       from: s.from,
@@ -24,8 +35,8 @@ export function planRecordOf(plan: HandlingPlan): PlanRecord {
       also: [...s.hold.also],
       blade: s.blade?.blade ?? null,
       guard: s.blade?.guard?.id ?? null,
-      cautions: s.cautions.map(sayReason),
-      why: [...s.hold.reasons, ...s.whyHere, ...s.reasons].map(sayReason),
+      cautions: s.cautions.map(said),
+      why: [...s.hold.reasons, ...s.whyHere, ...s.reasons].map(said),
     })),
     curve: plan.curve.filter((_, i) => i % every === 0 || i === plan.curve.length - 1).map((p) => ({ ...p })),
     minutes: plan.minutes,
@@ -33,9 +44,9 @@ export function planRecordOf(plan: HandlingPlan): PlanRecord {
     halfLifeMinutes: plan.halfLifeMinutes,
     uncounted: [...plan.uncounted],
     notToday: plan.notToday.map((n) => ({
-      what: n.what,
+      what: said(n.what),
       to: n.to,
-      why: n.reasons.map(sayReason),
+      why: n.reasons.map(said),
       ...(n.activity ? { activity: n.activity, zones: [...n.zones] } : {}),
     })),
     secondVisitWeeks: plan.secondVisit?.inWeeks ?? null,
@@ -46,8 +57,8 @@ export function planRecordOf(plan: HandlingPlan): PlanRecord {
  * A plan that was made from the middle of the work, as the record of the whole visit: what is over stays as it was planned, what is
  * still to do follows from now.
  */
-export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanNow): PlanRecord {
-  const rest = planRecordOf(plan);
+export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanNow, words: PlanWords): PlanRecord {
+  const rest = planRecordOf(plan, words);
   const over = taken.steps.filter((s) => now.begun.some((b) => b.activity === s.id && b.status !== 'running'));
   const later = (minute: number): number => minute + now.minute;
   return {
@@ -75,4 +86,9 @@ export function breaksOfStep(
     begins += b.minutes;
     return { ...b, from };
   });
+}
+
+/** Facts that are there, as JSON carries them; the schema of the event checks them again. */
+function told({ facts }: Saying): NonNullable<Said['facts']> {
+  return JSON.parse(JSON.stringify(facts)) as NonNullable<Said['facts']>;
 }

@@ -1,6 +1,5 @@
 import { ALL_SAFE, type SafeFinish, safeFinish } from '../knowledge/fit/index.js';
-import { DRYING, isMatWork, LATHER } from '../plan/index.js';
-import { ACTIVITY_FACTS } from '../work/index.js';
+import { ACTIVITY_FACTS, DRYING, isMatWork, LATHER } from '../work/index.js';
 import type { VisitState } from './state.js';
 
 /**

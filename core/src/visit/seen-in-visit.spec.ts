@@ -1,16 +1,17 @@
 import type { EventDraft } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
 import { aDog, anInput } from '../testing/dogs.js';
+import { recordOf } from '../testing/english.js';
 import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
-import { breaksOf, breaksSeenIn, planRecordOf, replay, safeFinishNow, spellsSeenIn, summarize, type VisitState, workNow } from './index.js';
+import { breaksOf, breaksSeenIn, replay, safeFinishNow, spellsSeenIn, summarize, type VisitState, workNow } from './index.js';
 
-const PLAN = planRecordOf(
+const PLAN = recordOf(
   makePlan(anInput({ asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 120 } }, { standingSeenMinutes: 40 })),
 );
 const drafts: readonly (readonly [number, EventDraft])[] = [
   [0, BOOKED],
   [0, { type: 'mood_felt', body: { mood: 'still' } }],
-  [0, { type: 'plan_accepted', body: { plan: PLAN } }],
+  [0, { type: 'plan_accepted', body: { plan: PLAN, told: null } }],
   [0, { type: 'work_started', body: {} }],
 ];
 const visit = (...more: (readonly [number, EventDraft])[]): VisitState => replay(VISIT, eventsOf([...drafts, ...more]));
@@ -80,12 +81,12 @@ describe('time to first watch', () => {
 
 describe('uncounted signs', () => {
   it('are those of the plan’s dog', () => {
-    const plan = planRecordOf(makePlan(anInput({}, { standingSeenMinutes: 40, conditions: ['incontinent'] })));
+    const plan = recordOf(makePlan(anInput({}, { standingSeenMinutes: 40, conditions: ['incontinent'] })));
     const state = replay(
       VISIT,
       eventsOf([
         [0, BOOKED],
-        [0, { type: 'plan_accepted', body: { plan } }],
+        [0, { type: 'plan_accepted', body: { plan, told: null } }],
         [0, { type: 'work_started', body: {} }],
         [0, start('nails')],
         [1, sign('soiling')],

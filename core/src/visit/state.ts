@@ -1,16 +1,8 @@
 import type { FeelOver } from '../findings/index.js';
-import type { PlanRecord, Signature, Stamp } from '../log/index.js';
+import type { PlanRecord, PlanTold, Signature, Stamp } from '../log/index.js';
 import type { HelperWindow, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
 import type { Activity, BladeId, ConsentId, FeelArea, FitSign, HarmDegree, HoldId, IncidentKind, Phase, PlanWay, ToldItem, ZoneId } from '../words/index.js';
-export const PHASE_LABELS: Readonly<Record<Phase, string>> = {
-  know: 'Know',
-  feel_over: 'Feel over',
-  agree: 'Agree',
-  plan: 'Plan',
-  work: 'Work',
-  hand_back: 'Hand back',
-};
 
 export interface ConsentAnswer {
   readonly agreed: boolean;
@@ -91,6 +83,8 @@ export interface VisitState {
   readonly visitId: string;
   dogId: string | undefined;
   groomerId: string | undefined;
+  /** Who has the dog now: the groomer it was booked with, until somebody else takes over. */
+  handsId: string | undefined;
   arrivesAt: string | undefined;
   asked: ServiceAsked;
   helperThere: boolean;
@@ -124,6 +118,8 @@ export interface VisitState {
       }
     | undefined;
   plan: PlanRecord | undefined;
+  /** What was told with it. */
+  told: PlanTold | undefined;
   work: WorkState | undefined;
   readonly incidents: IncidentRecord[];
   readonly notes: { readonly eventId: string; readonly text: string; readonly by: string; readonly atMs: number }[];

@@ -39,3 +39,7 @@ export type ToldItem = (typeof TOLD_ITEMS)[number];
 export const FIT_VERDICTS = ['go', 'go_with_limits', 'ask_vet', 'not_today'] as const;
 
 export type FitVerdict = (typeof FIT_VERDICTS)[number];
+
+/** What makes a dog bear heat badly. */
+export const HEAT_FACTORS = ['short_nose', 'heart', 'airway', 'heavy', 'old', 'thick_coat', 'pelted', 'warm_dryer'] as const;
+export type HeatFactor = (typeof HEAT_FACTORS)[number];

@@ -22,6 +22,10 @@ export const ACTIVITIES = [
 
 export type Activity = (typeof ACTIVITIES)[number];
 
+/** What a step is called: its activity, or what that becomes when it is more than the usual. */
+export const STEP_NAMES = [...ACTIVITIES, 'clip_off_body'] as const;
+export type StepName = (typeof STEP_NAMES)[number];
+
 /** What the owner can ask for. Mats and crust are not asked for: they are found. */
 export const SERVICE_ITEMS = ['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails', 'ears', 'tidy'] as const;
 

@@ -44,7 +44,8 @@ export const PAIRED_ZONES = [
 
 export type MidZone = (typeof MID_ZONES)[number];
 export type PairedZone = (typeof PAIRED_ZONES)[number];
-export type Side = 'left' | 'right';
+export const SIDES = ['left', 'right'] as const;
+export type Side = (typeof SIDES)[number];
 
 /** A place on the dog: 17 on the midline and 19 pairs, 55 in all. */
 export type ZoneId = MidZone | `${PairedZone}_${Side}`;

@@ -1,25 +1,10 @@
-import type { Activity, LearnedTool, Post, Reach, ServiceItem, Tier, TriggerCause, ZoneGroup } from '../words/index.js';
-export const SERVICE_ITEM_LABELS: Readonly<Record<ServiceItem, string>> = {
-  bath: 'bath and dry',
-  body_clip: 'body clip',
-  face: 'face',
-  feet: 'feet and pads',
-  sanitary: 'sanitary trim',
-  nails: 'nails',
-  ears: 'ears',
-  tidy: 'legs and tail scissored',
-};
+import { zonesOfGroup } from '../knowledge/anatomy/index.js';
+import type { Activity, Joint, LearnedTool, Post, Reach, RuleId, Tier, TriggerCause, ZoneGroup, ZoneId } from '../words/index.js';
 
-/** A bath and what belongs to it: once the dog is wet, all of it is done. */
-export const BATHING = ['bath', 'bath_head', 'rinse_folds', 'towel', 'dry'] as const satisfies readonly Activity[];
-/** Work that depends on what is found that day: mats and crust. */
-const FOUND_WORK: readonly Activity[] = ['soak', 'crust', 'brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body'];
-export const isFoundWork = (a: Activity): boolean => FOUND_WORK.includes(a);
 /** Minutes that crust soaks before it is combed; other work may fill them. Our default. */
 export const SOAK_MINUTES = 4;
 
 export interface ActivityFacts {
-  readonly label: string;
   readonly post: Post;
   readonly standing: boolean;
   readonly tier: Tier;
@@ -33,11 +18,38 @@ export interface ActivityFacts {
   readonly causes: readonly TriggerCause[];
   readonly reaches: readonly Reach[];
   readonly groups: readonly ZoneGroup[];
+  /** Found by the hands, not asked for: it differs from day to day and is not learned. */
+  readonly found: boolean;
+  /** What it does with mats: brushes them out, or takes tight ones off close to the skin. */
+  readonly mats: 'brush' | 'clip' | undefined;
+  /** A blade meets the skin; the others use comb, shears, water or nail tools. */
+  readonly bladed: boolean;
+  /** Part of a bath: it puts lather on, or dries. Once the dog is wet, all of it is done. */
+  readonly bath: 'lather' | 'dry' | undefined;
+  /** Joints that have to move. */
+  readonly joints: readonly Joint[];
+  /** Where it is done when it is asked for; what is found brings its own places. */
+  readonly zones: readonly ZoneId[];
+  /** What is always said with it, with its weight. Common practice, no source. */
+  readonly cautions: readonly (readonly [RuleId, number])[];
 }
+
+/** The coat that a body clip is about. */
+export const BODY_COAT: readonly ZoneId[] = [
+  'neck',
+  'back',
+  'rump',
+  'chest',
+  'shoulder_left',
+  'shoulder_right',
+  'side_left',
+  'side_right',
+  'thigh_left',
+  'thigh_right',
+];
 
 export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
   soak: {
-    label: 'Soak the crust',
     post: 'table',
     standing: false,
     tier: 'welfare',
@@ -48,9 +60,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['held'],
     reaches: ['head'],
     groups: ['face'],
+    found: true,
+    mats: undefined,
+    bladed: false,
+    bath: undefined,
+    joints: ['neck'],
+    zones: [],
+    cautions: [['caution.crust', 0.85]],
   },
   crust: {
-    label: 'Comb out the soaked crust',
     post: 'table',
     standing: false,
     tier: 'welfare',
@@ -61,9 +79,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['held'],
     reaches: ['head'],
     groups: ['face'],
+    found: true,
+    mats: undefined,
+    bladed: false,
+    bath: undefined,
+    joints: ['neck'],
+    zones: [],
+    cautions: [['caution.crust', 0.85]],
   },
   brush_mats: {
-    label: 'Brush and split mats',
     post: 'table',
     standing: true,
     tier: 'welfare',
@@ -74,9 +98,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['brush'],
     reaches: ['body'],
     groups: ['body', 'legs'],
+    found: true,
+    mats: 'brush',
+    bladed: false,
+    bath: undefined,
+    joints: ['back'],
+    zones: [],
+    cautions: [['caution.brush', 0.8]],
   },
   clip_tight_fragile: {
-    label: 'Clip out tight mats where skin is thin',
     post: 'table',
     standing: true,
     tier: 'welfare',
@@ -87,9 +117,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper', 'held'],
     reaches: ['armpits', 'underside'],
     groups: ['underside', 'rear', 'feet'],
+    found: true,
+    mats: 'clip',
+    bladed: true,
+    bath: undefined,
+    joints: ['hip_left', 'hip_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
+    zones: [],
+    cautions: [['caution.skin_below', 0.9]],
   },
   clip_tight_head: {
-    label: 'Clip out tight mats at ears and face',
     post: 'table',
     standing: true,
     tier: 'welfare',
@@ -100,9 +136,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper', 'held'],
     reaches: ['head'],
     groups: ['ears', 'face'],
+    found: true,
+    mats: 'clip',
+    bladed: true,
+    bath: undefined,
+    joints: ['neck'],
+    zones: [],
+    cautions: [['caution.skin_below', 0.9]],
   },
   clip_tight_body: {
-    label: 'Clip tight coat off the body',
     post: 'table',
     standing: true,
     tier: 'welfare',
@@ -113,9 +155,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper'],
     reaches: ['body'],
     groups: ['body', 'legs', 'neck'],
+    found: true,
+    mats: 'clip',
+    bladed: true,
+    bath: undefined,
+    joints: ['back'],
+    zones: [],
+    cautions: [['caution.skin_below', 0.9]],
   },
   prep_clip: {
-    label: 'Rough clip before the bath',
     post: 'table',
     standing: true,
     tier: 'asked',
@@ -126,9 +174,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper'],
     reaches: ['body'],
     groups: ['body', 'neck'],
+    found: false,
+    mats: undefined,
+    bladed: true,
+    bath: undefined,
+    joints: ['back'],
+    zones: BODY_COAT,
+    cautions: [['caution.body_clip', 0.8]],
   },
   nails: {
-    label: 'Nails',
     post: 'table',
     standing: true,
     tier: 'welfare',
@@ -139,9 +193,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['nails', 'held'],
     reaches: ['nails'],
     groups: ['feet'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: undefined,
+    joints: ['hip_left', 'hip_right', 'knee_left', 'knee_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
+    zones: ['fore_nails_left', 'fore_nails_right', 'hind_nails_left', 'hind_nails_right'],
+    cautions: [['caution.quick', 0.7]],
   },
   sanitary: {
-    label: 'Sanitary trim',
     post: 'table',
     standing: true,
     tier: 'welfare',
@@ -152,9 +212,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper', 'held'],
     reaches: ['rear', 'underside'],
     groups: ['underside', 'rear'],
+    found: false,
+    mats: undefined,
+    bladed: true,
+    bath: undefined,
+    joints: ['hip_left', 'hip_right', 'back'],
+    zones: ['belly', 'sanitary', 'anus', 'groin_left', 'groin_right'],
+    cautions: [['caution.no_shears_under_tail', 0.9], ['caution.shield_folds', 0.7]],
   },
   ears: {
-    label: 'Look at and clean the ears',
     post: 'table',
     standing: false,
     tier: 'welfare',
@@ -165,9 +231,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['held'],
     reaches: ['head'],
     groups: ['ears'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: undefined,
+    joints: ['neck'],
+    zones: ['ear_leather_left', 'ear_leather_right', 'ear_canal_left', 'ear_canal_right'],
+    cautions: [['caution.ear_vet', 0.8]],
   },
   bath: {
-    label: 'Bath: the body',
     post: 'tub',
     standing: true,
     tier: 'asked',
@@ -178,9 +250,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['water'],
     reaches: ['washing'],
     groups: ['body', 'legs'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: 'lather',
+    joints: ['hip_left', 'hip_right', 'back'],
+    zones: zonesOfGroup('body'),
+    cautions: [['caution.water', 0.7], ['caution.never_alone', 0.8]],
   },
   bath_head: {
-    label: 'Bath: the head, wetted last',
     post: 'tub',
     standing: false,
     tier: 'asked',
@@ -191,9 +269,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['water'],
     reaches: ['washing'],
     groups: ['face'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: 'lather',
+    joints: ['neck'],
+    zones: zonesOfGroup('face'),
+    cautions: [['caution.water', 0.7], ['caution.never_alone', 0.8]],
   },
   rinse_folds: {
-    label: 'Wash the folds, and dry each',
     post: 'tub',
     standing: false,
     tier: 'welfare',
@@ -204,9 +288,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['water', 'held'],
     reaches: ['washing'],
     groups: ['face'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: 'lather',
+    joints: ['neck'],
+    zones: ['wrinkles'],
+    cautions: [['caution.water', 0.7], ['caution.never_alone', 0.8], ['caution.wrinkles_dry', 0.6]],
   },
   towel: {
-    label: 'Towel',
     post: 'tub',
     standing: false,
     tier: 'asked',
@@ -217,9 +307,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: [],
     reaches: ['washing'],
     groups: ['body', 'legs'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: 'dry',
+    joints: ['hip_left', 'hip_right', 'back'],
+    zones: zonesOfGroup('body'),
+    cautions: [['caution.never_alone', 0.8]],
   },
   dry: {
-    label: 'Dry',
     post: 'dryer',
     standing: true,
     tier: 'asked',
@@ -230,9 +326,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['dryer'],
     reaches: ['washing'],
     groups: ['body', 'legs', 'face'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: 'dry',
+    joints: ['hip_left', 'hip_right', 'back'],
+    zones: zonesOfGroup('body'),
+    cautions: [['caution.dryer_face', 0.8], ['caution.never_alone', 0.6]],
   },
   body_clip: {
-    label: 'Body clip',
     post: 'table',
     standing: true,
     tier: 'asked',
@@ -243,9 +345,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper'],
     reaches: ['body'],
     groups: ['body', 'neck'],
+    found: false,
+    mats: undefined,
+    bladed: true,
+    bath: undefined,
+    joints: ['back'],
+    zones: BODY_COAT,
+    cautions: [['caution.body_clip', 0.8]],
   },
   feet: {
-    label: 'Feet and pads',
     post: 'table',
     standing: true,
     tier: 'asked',
@@ -256,9 +364,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper', 'shears', 'held'],
     reaches: ['fore_feet', 'hind_feet'],
     groups: ['feet'],
+    found: false,
+    mats: undefined,
+    bladed: true,
+    bath: undefined,
+    joints: ['hip_left', 'hip_right', 'knee_left', 'knee_right', 'shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'],
+    zones: ['fore_paw_left', 'fore_paw_right', 'hind_paw_left', 'hind_paw_right'],
+    cautions: [['caution.feet', 0.85]],
   },
   tidy: {
-    label: 'Scissor legs and tail',
     post: 'table',
     standing: true,
     tier: 'looks',
@@ -269,9 +383,15 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['shears'],
     reaches: ['body'],
     groups: ['legs', 'rear'],
+    found: false,
+    mats: undefined,
+    bladed: false,
+    bath: undefined,
+    joints: [],
+    zones: ['foreleg_left', 'foreleg_right', 'thigh_left', 'thigh_right', 'tail'],
+    cautions: [['caution.shears', 0.7]],
   },
   face: {
-    label: 'Face',
     post: 'table',
     standing: false,
     tier: 'asked',
@@ -282,12 +402,12 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     causes: ['clipper', 'shears', 'held'],
     reaches: ['head'],
     groups: ['face'],
+    found: false,
+    mats: undefined,
+    bladed: true,
+    bath: undefined,
+    joints: ['neck'],
+    zones: ['topknot', 'cheek_left', 'cheek_right', 'eye_left', 'eye_right', 'stop', 'bridge', 'lips', 'chin'],
+    cautions: [['caution.eye', 0.9], ['caution.lips', 0.8]],
   },
 };
-
-/** Minutes against a dog of 15 to 30 kg. Our default. */
-export function sizeFactor(weightKg: number): number {
-  if (weightKg < 7) return 0.7;
-  if (weightKg < 15) return 0.85;
-  return weightKg < 30 ? 1 : 1.35;
-}

@@ -1,5 +1,6 @@
 export * from './activities.js';
 export * from './cautions.js';
+export * from './kinds-of-work.js';
 export * from './order-rules.js';
 export * from './order.js';
 export * from './start-rules.js';

@@ -1,8 +1,7 @@
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import type { PlanInput } from '../plan/index.js';
-import type { RuleCode } from '../reasons/index.js';
-import type { Activity } from '../words/index.js';
+import type { Activity, RuleId } from '../words/index.js';
 import { SOAK_MINUTES } from './activities.js';
 import type { OrderKind, OrderRule, TimeLag } from './order.js';
 import { type OrderStep, startRules } from './start-rules.js';
@@ -16,7 +15,7 @@ interface OrderFact {
   readonly first: Activity;
   readonly then: Activity;
   readonly kind: OrderKind;
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
   readonly when?: (at: OrderContext) => boolean;
 }
 

@@ -1,4 +1,4 @@
-import type { RuleCode } from '../reasons/index.js';
+import type { RuleId } from '../words/index.js';
 export type OrderKind = 'before' | 'requires' | 'finishes';
 
 /**
@@ -9,7 +9,7 @@ export interface OrderRule {
   readonly first: string;
   readonly then: string;
   readonly kind: OrderKind;
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
 }
 
 /** What has to lie between the end of one step and the start of another: crust soaks before it is combed. */
@@ -18,5 +18,5 @@ export interface TimeLag {
   readonly then: string;
   /** Minutes, > 0. Other work or a break may fill them. */
   readonly minutes: number;
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
 }

@@ -1,5 +1,4 @@
-import type { HouseRules } from '../knowledge/house-rules/index.js';
-import type { Activity, Post, Tier } from '../words/index.js';
+import type { Activity, HouseRules, Post, Tier } from '../words/index.js';
 import type { OrderRule } from './order.js';
 
 /** A step as far as its place in the order goes. */

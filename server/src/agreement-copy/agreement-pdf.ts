@@ -1,10 +1,11 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
-import { CONSENT_LABELS, consentText, signaturePath } from '@mansuet/core/agreement';
+import { signaturePath } from '@mansuet/core/agreement';
 import type { DogFile, Salon } from '@mansuet/core/contract';
+import { consentText } from '@mansuet/core/locales';
+import { ENGLISH } from '@mansuet/core/locales/en';
 import type { VisitState } from '@mansuet/core/visit';
 import { CONSENT_IDS } from '@mansuet/core/words';
-import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 
 const require = createRequire(import.meta.url);
 const FONTS = '@expo-google-fonts/atkinson-hyperlegible-next';
@@ -47,7 +48,7 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
     .text(`${salon.name} · visit of ${dayOf(state.arrivesAt)} · owner ${file.owner.name}`);
   heading('Asked for');
   doc.text(
-    `${state.asked.items.map((i) => SERVICE_ITEM_LABELS[i]).join(', ') || 'nothing in particular'}; body coat ${state.asked.wantedMm} mm where a comb passes.`,
+    `${state.asked.items.map((i) => ENGLISH.labels.service[i]).join(', ') || 'nothing in particular'}; body coat ${state.asked.wantedMm} mm where a comb passes.`,
   );
   heading('Answers');
   for (const id of CONSENT_IDS) {
@@ -56,8 +57,8 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
     doc
       .font('bold')
       .fillColor(INK)
-      .text(`${answer.agreed ? 'Agreed' : 'Refused'}: ${CONSENT_LABELS[id]}`);
-    doc.font('text').text(consentText(id, answer.textVersion) ?? 'The words of this version are no longer kept here.');
+      .text(`${answer.agreed ? 'Agreed' : 'Refused'}: ${ENGLISH.labels.consent[id]}`);
+    doc.font('text').text(consentText(ENGLISH, id, answer.textVersion) ?? 'The words of this version are no longer kept here.');
     if (answer.limitMinor !== undefined) doc.text(`Up to ${money(answer.limitMinor)} before the salon rings first.`);
     doc
       .fillColor(QUIET)

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DogForm, DogNoteForm, OwnerForm } from '@mansuet/core/contract';
+import { done, type Outcome, refused, refusedField, saying } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import { indexStoredDog } from '../search/index-dog.js';
 import { columnsOf } from './dog-rows.js';
@@ -31,19 +32,19 @@ export async function changeDog(
   dog: DogForm,
   version: number,
   onDay: string,
-): Promise<'changed' | 'conflict' | 'unknown'> {
+): Promise<Outcome<undefined>> {
   const before = await trx.selectFrom('dog').select('weight_kg').where('dog_id', '=', dogId).executeTakeFirst();
-  if (!before) return 'unknown';
-  const done = await trx
+  if (!before) return refused('not_found');
+  const updated = await trx
     .updateTable('dog')
     .set({ ...columnsOf(dog), version: version + 1 })
     .where('dog_id', '=', dogId)
     .where('version', '=', version)
     .executeTakeFirst();
-  if (done.numUpdatedRows === 0n) return 'conflict';
+  if (updated.numUpdatedRows === 0n) return refused('conflict', saying('problem.changed_meanwhile', {}));
   if (before.weight_kg !== dog.weightKg) await writeWeight(trx, salonId, dogId, onDay, dog.weightKg);
   await indexStoredDog(trx, dogId);
-  return 'changed';
+  return done(undefined);
 }
 
 /** A weight that was typed into the file; a second one on a day takes the place of the first. */
@@ -65,95 +66,90 @@ export async function lastWeight(trx: InSalon, dogId: string): Promise<number | 
 }
 
 /** Changes an owner if nobody has since the version that was read; every dog of this owner is found by the new names at once. */
-export async function changeOwner(
-  trx: InSalon,
-  ownerId: string,
-  owner: OwnerForm,
-  version: number,
-): Promise<'changed' | 'conflict' | 'unknown'> {
-  const done = await trx
+export async function changeOwner(trx: InSalon, ownerId: string, owner: OwnerForm, version: number): Promise<Outcome<undefined>> {
+  const updated = await trx
     .updateTable('owner')
     .set({ ...ownerColumns(owner), version: version + 1 })
     .where('owner_id', '=', ownerId)
     .where('version', '=', version)
     .executeTakeFirst();
-  if (done.numUpdatedRows === 0n) {
+  if (updated.numUpdatedRows === 0n) {
     const there = await trx.selectFrom('owner').select('owner_id').where('owner_id', '=', ownerId).executeTakeFirst();
-    return there ? 'conflict' : 'unknown';
+    return there ? refused('conflict', saying('problem.changed_meanwhile', {})) : refused('not_found');
   }
   for (const { dog_id } of await trx.selectFrom('dog').select('dog_id').where('owner_id', '=', ownerId).execute())
     await indexStoredDog(trx, dog_id);
-  return 'changed';
+  return done(undefined);
 }
 
-/** Puts a dog away or brings it back; its record stays. @param at when it was put away, `null` to bring it back @returns whether it is there */
-export async function archiveDog(trx: InSalon, dogId: string, at: Date | null): Promise<boolean> {
-  const done = await trx
+/** Puts a dog away or brings it back; its record stays. @param at when it was put away, `null` to bring it back */
+export async function archiveDog(trx: InSalon, dogId: string, at: Date | null): Promise<Outcome<undefined>> {
+  const updated = await trx
     .updateTable('dog')
     .set({ archived_at: at?.toISOString() ?? null })
     .where('dog_id', '=', dogId)
     .executeTakeFirst();
-  return done.numUpdatedRows > 0n;
+  return updated.numUpdatedRows > 0n ? done(undefined) : refused('not_found');
 }
 
 /**
  * Reads another file as part of this one. Nothing is moved: taking it out again restores both as they were.
- * @returns `loop` when the other already holds this one, `same` for a dog with itself
+ * A dog is not merged with itself, nor into a file that is itself part of another.
  */
-export async function mergeDogs(trx: InSalon, into: string, other: string): Promise<'merged' | 'unknown' | 'same' | 'loop'> {
-  if (into === other) return 'same';
+export async function mergeDogs(trx: InSalon, into: string, other: string): Promise<Outcome<undefined>> {
+  if (into === other) return refusedField('other', saying('form.same_file', {}));
   const rows = await trx.selectFrom('dog').select(['dog_id', 'merged_into']).where('dog_id', 'in', [into, other]).forUpdate().execute();
   const target = rows.find((r) => r.dog_id === into);
-  if (rows.length < 2 || !target) return 'unknown';
-  if (target.merged_into !== null) return 'loop';
+  if (rows.length < 2 || !target) return refused('not_found');
+  if (target.merged_into !== null) return refused('conflict', saying('problem.file_is_part', {}));
   await trx.updateTable('dog').set({ merged_into: into }).where('dog_id', '=', other).execute();
   // What was merged into the other one comes along, so that there is never a chain.
   await trx.updateTable('dog').set({ merged_into: into }).where('merged_into', '=', other).execute();
-  return 'merged';
+  return done(undefined);
 }
 
 /** Takes a file out of the one it was merged into. */
-export async function unmergeDog(trx: InSalon, into: string, other: string): Promise<boolean> {
-  const done = await trx
+export async function unmergeDog(trx: InSalon, into: string, other: string): Promise<Outcome<undefined>> {
+  const updated = await trx
     .updateTable('dog')
     .set({ merged_into: null })
     .where('dog_id', '=', other)
     .where('merged_into', '=', into)
     .executeTakeFirst();
-  return done.numUpdatedRows > 0n;
+  return updated.numUpdatedRows > 0n ? done(undefined) : refused('not_found');
 }
 
-/** Adds a card of what works, what to avoid, or an injury from elsewhere. @returns its id, `undefined` for an unknown dog */
-export async function addNote(
-  trx: InSalon,
-  salonId: string,
-  dogId: string,
-  note: DogNoteForm,
-  saidOn: string,
-): Promise<string | undefined> {
+/** Adds a card of what works, what to avoid, or an injury from elsewhere. @returns its id */
+export async function addNote(trx: InSalon, salonId: string, dogId: string, note: DogNoteForm, saidOn: string): Promise<Outcome<string>> {
   const there = await trx.selectFrom('dog').select('dog_id').where('dog_id', '=', dogId).executeTakeFirst();
-  if (!there) return undefined;
+  if (!there) return refused('not_found');
   const noteId = randomUUID();
   await trx
     .insertInto('dog_note')
     .values({ salon_id: salonId, note_id: noteId, dog_id: dogId, kind: note.kind, text: note.text, said_by: note.saidBy, said_on: saidOn })
     .execute();
-  return noteId;
+  return done(noteId);
 }
 
-/** Takes a card away. @returns the card, so that it can be put back; `undefined` when there is none */
-export async function removeNote(trx: InSalon, dogId: string, noteId: string): Promise<DogNoteForm | undefined> {
+/** Takes a card away. @returns the card, so that it can be put back */
+export async function removeNote(trx: InSalon, dogId: string, noteId: string): Promise<Outcome<DogNoteForm>> {
   const row = await trx
     .deleteFrom('dog_note')
     .where('dog_id', '=', dogId)
     .where('note_id', '=', noteId)
     .returning(['kind', 'text', 'said_by'])
     .executeTakeFirst();
-  return row && { kind: row.kind, text: row.text, saidBy: row.said_by };
+  return row ? done({ kind: row.kind, text: row.text, saidBy: row.said_by }) : refused('not_found');
 }
 
-/** A vet has looked at a mark, as the owner tells it. @param on ISO date, `null` takes it back @returns whether this dog has the mark */
-export async function setMarkSeenByVet(trx: InSalon, salonId: string, dogId: string, markId: string, on: string | null): Promise<boolean> {
+/** A vet has looked at a mark, as the owner tells it. @param on ISO date, `null` takes it back */
+export async function setMarkSeenByVet(
+  trx: InSalon,
+  salonId: string,
+  dogId: string,
+  markId: string,
+  on: string | null,
+): Promise<Outcome<undefined>> {
   const mark = await trx
     .selectFrom('mark_seen')
     .innerJoin('dog', 'dog.dog_id', 'mark_seen.dog_id')
@@ -161,8 +157,8 @@ export async function setMarkSeenByVet(trx: InSalon, salonId: string, dogId: str
     .where('mark_id', '=', markId)
     .where((eb) => eb.or([eb('mark_seen.dog_id', '=', dogId), eb('dog.merged_into', '=', dogId)]))
     .executeTakeFirst();
-  if (!mark) return false;
+  if (!mark) return refused('not_found');
   await trx.deleteFrom('mark_vet').where('dog_id', '=', dogId).where('mark_id', '=', markId).execute();
   if (on !== null) await trx.insertInto('mark_vet').values({ salon_id: salonId, dog_id: dogId, mark_id: markId, seen_on: on }).execute();
-  return true;
+  return done(undefined);
 }

@@ -1,10 +1,9 @@
 import { Router } from 'express';
 import { HOUSE_RULE_CHANGE } from '@mansuet/core/contract';
-import { HOUSE_QUESTIONS } from '@mansuet/core/knowledge/house-rules';
 import type { Database } from '../database/database.js';
-import { ProblemError } from '../problems/problem-error.js';
 import { requireAction, requireCsrf } from '../sign-in/require-session.js';
 import { answerHouseRule } from './house-rules.repository.js';
+import { valueOf } from '../problems/problem-error.js';
 
 /** `PUT /api/house-rules`: one question answered anew, by the lead. Answers the rules as they are then. */
 export function houseRuleRoutes(db: Database): Router {
@@ -12,10 +11,7 @@ export function houseRuleRoutes(db: Database): Router {
   router.put('/house-rules', requireCsrf, async (request, response) => {
     const { salonId } = await requireAction(db, request, 'house_rules');
     const change = HOUSE_RULE_CHANGE.parse(request.body);
-    const rules = await db.inSalon(salonId, (trx) => answerHouseRule(trx, change));
-    if (!rules)
-      throw new ProblemError('conflict', `“${HOUSE_QUESTIONS[change.question].question}” was answered by somebody else meanwhile.`);
-    response.json(rules);
+    response.json(valueOf(await db.inSalon(salonId, (trx) => answerHouseRule(trx, change))));
   });
   return router;
 }

@@ -1,21 +1,21 @@
 import { isSigned } from '@mansuet/core/agreement';
 import type { AgreementAnswer, AgreementOffer } from '@mansuet/core/contract';
-import { EVENT_VERSION, type EventDraft, laterStamp, nextStamp, type Stamp, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
-import { ProblemError } from '../problems/problem-error.js';
+import { type EventDraft, laterStamp, makeEvents, type Stamp, type VisitEvent } from '@mansuet/core/log';
+import { done, type FieldProblem, type Outcome, refused, saying } from '@mansuet/core/words';
 
 /** The device that the log names for answers by a link. */
 const DEVICE = 'owner-link';
 
-/** What an answer must be before anything is stored. @throws ProblemError `bad_input` */
-export function checkAnswer(offer: AgreementOffer, answer: AgreementAnswer): void {
-  const errors: { path: string; message: string }[] = [];
+/** What an answer must be before anything is stored. */
+export function checkAnswer(offer: AgreementOffer, answer: AgreementAnswer): Outcome<undefined> {
+  const fields: FieldProblem[] = [];
   const asked = new Set(offer.consents.map((c) => c.id));
   const given = new Map(answer.answers.map((a) => [a.id, a.agreed]));
   if (answer.answers.length !== given.size || answer.answers.some((a) => !asked.has(a.id)))
-    errors.push({ path: 'answers', message: 'Something was answered that was not asked.' });
-  for (const c of offer.consents) if (!given.has(c.id)) errors.push({ path: `answers.${c.id}`, message: 'Agree or refuse.' });
-  if (!isSigned(answer.signature)) errors.push({ path: 'signature', message: 'Sign with your finger.' });
-  if (errors.length > 0) throw new ProblemError('bad_input', 'Nothing was sent yet.', errors);
+    fields.push({ path: 'answers', says: saying('form.not_asked', {}) });
+  for (const c of offer.consents) if (!given.has(c.id)) fields.push({ path: `answers.${c.id}`, says: saying('form.agree_or_refuse', {}) });
+  if (!isSigned(answer.signature)) fields.push({ path: 'signature', says: saying('form.not_signed', {}) });
+  return fields.length > 0 ? refused('bad_input', saying('problem.nothing_sent', {}), fields) : done(undefined);
 }
 
 /**
@@ -56,17 +56,6 @@ export function eventsOfAnswer(
       },
     });
   // After everything the salon has recorded, also when a tablet's clock is ahead of ours.
-  let stamp: Stamp | undefined = before.reduce<Stamp | undefined>((latest, e) => laterStamp(latest, e.stamp), undefined);
-  return drafts.map((draft) => {
-    stamp = nextStamp(stamp, now.getTime(), DEVICE);
-    return VISIT_EVENT.parse({
-      id: uuidV7(now.getTime(), randomBytes),
-      visitId,
-      at: now.toISOString(),
-      by,
-      stamp,
-      v: EVENT_VERSION,
-      ...draft,
-    });
-  });
+  const last = before.reduce<Stamp | undefined>((latest, e) => laterStamp(latest, e.stamp), undefined);
+  return makeEvents(drafts, { visitId, by, device: DEVICE, nowMs: now.getTime(), random: randomBytes, last });
 }

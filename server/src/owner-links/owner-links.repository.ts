@@ -1,6 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { sql, type Selectable } from 'kysely';
 import { AGREEMENT_OFFER, type AgreementAnswer, INTAKE_ANSWER, type IntakeAnswer, LINK_MINUTES, type LinkKind, type OwnerLink, type OwnerLinkView } from '@mansuet/core/contract';
+import { done, type Outcome, refused, saying } from '@mansuet/core/words';
 import type { Database, InSalon } from '../database/database.js';
 import type { Tables } from '../database/schema.js';
 import { salonOf } from '../sign-in/sign-in.repository.js';
@@ -127,21 +128,26 @@ export function linkOf(row: LinkRow, now: Date): OwnerLink {
   };
 }
 
-/** @returns whether an open link was there */
-export async function takeBack(trx: InSalon, linkId: string, now: Date): Promise<boolean> {
-  const done = await trx
+/** Takes an open link back. */
+export async function takeBack(trx: InSalon, linkId: string, now: Date): Promise<Outcome<undefined>> {
+  const updated = await trx
     .updateTable('owner_link')
     .set({ taken_back_at: now.toISOString() })
     .where('link_id', '=', linkId)
     .where('answered_at', 'is', null)
     .where('taken_back_at', 'is', null)
     .executeTakeFirst();
-  return done.numUpdatedRows > 0n;
+  return updated.numUpdatedRows > 0n ? done(undefined) : refused('not_found');
 }
 
-/** An answered intake was read: taken into the file, or set aside. @returns whether it was waiting */
-export async function closeIntake(trx: InSalon, linkId: string, how: 'reviewed_at' | 'set_aside_at', now: Date): Promise<boolean> {
-  const done = await trx
+/** An answered intake was read: taken into the file, or set aside. One that no longer waits was closed by somebody else. */
+export async function closeIntake(
+  trx: InSalon,
+  linkId: string,
+  how: 'reviewed_at' | 'set_aside_at',
+  now: Date,
+): Promise<Outcome<undefined>> {
+  const updated = await trx
     .updateTable('owner_link')
     .set({ [how]: now.toISOString() })
     .where('link_id', '=', linkId)
@@ -150,5 +156,5 @@ export async function closeIntake(trx: InSalon, linkId: string, how: 'reviewed_a
     .where('reviewed_at', 'is', null)
     .where('set_aside_at', 'is', null)
     .executeTakeFirst();
-  return done.numUpdatedRows > 0n;
+  return updated.numUpdatedRows > 0n ? done(undefined) : refused('conflict', saying('problem.intake_reviewed', {}));
 }

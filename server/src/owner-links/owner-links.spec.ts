@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
-import { CONSENT_TEXT_VERSION, CONSENT_TEXTS } from '@mansuet/core/agreement';
+import { CONSENT_TEXT_VERSION } from '@mansuet/core/agreement';
 import { DOG_FILE, EVENTS_ANSWER, MESSAGES, NEW_LINK, type NewLink, OWNER_LINKS } from '@mansuet/core/contract';
+import { ENGLISH } from '@mansuet/core/locales/en';
 import { replay, type VisitState } from '@mansuet/core/visit';
 import { withoutSecret } from '../app.js';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
@@ -15,9 +16,9 @@ const OFFER = {
   extraMinutes: 16,
   extraPriceMinor: 1440,
   consents: [
-    { id: 'close_clip', text: CONSENT_TEXTS.close_clip, required: true },
-    { id: 'vet_emergency', text: CONSENT_TEXTS.vet_emergency, required: true },
-    { id: 'photographs', text: CONSENT_TEXTS.photographs, required: false },
+    { id: 'close_clip', text: ENGLISH.consentTexts[CONSENT_TEXT_VERSION]!.close_clip, required: true },
+    { id: 'vet_emergency', text: ENGLISH.consentTexts[CONSENT_TEXT_VERSION]!.vet_emergency, required: true },
+    { id: 'photographs', text: ENGLISH.consentTexts[CONSENT_TEXT_VERSION]!.photographs, required: false },
   ],
   textVersion: CONSENT_TEXT_VERSION,
   currency: 'EUR',
@@ -257,7 +258,7 @@ describe('an intake', () => {
       ['works', 'A hand under the chin.', 'Leopoldine Farrow (owner)'],
     ]);
     expect((await salon.send('POST', `/api/intakes/${linkId}/accepted`, review)).status).toBe(409);
-    expect((await salon.send('POST', `/api/intakes/${linkId}/set-aside`, {})).status).toBe(404);
+    expect((await salon.send('POST', `/api/intakes/${linkId}/set-aside`, {})).status).toBe(409);
   });
 
   it('asks the owner back about an odd weight, and says by the field what is wrong', async () => {

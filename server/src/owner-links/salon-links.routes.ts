@@ -3,13 +3,13 @@ import { INTAKE_REVIEW, NEW_AGREEMENT_LINK, NEW_INTAKE_LINK, type NewLink } from
 import type { Database, InSalon } from '../database/database.js';
 import { readCopy, sendPdf } from '../agreement-copy/send-copy.js';
 import { addDog, addNote } from '../dogs/dogs.repository.js';
-import { checkDog } from '../dogs/dogs.routes.js';
+import { checkDog } from '../dogs/check-dog.js';
 import { readMessages, type MessageGateway } from '../messages/gateway.js';
-import { ProblemError } from '../problems/problem-error.js';
 import { readId } from '../problems/read-id.js';
 import { salonOf } from '../sign-in/sign-in.repository.js';
 import { requireAction } from '../sign-in/require-session.js';
 import { closeIntake, linkOf, listLinks, makeLink, readLink, takeBack, type NewLinkOf } from './owner-links.repository.js';
+import { ProblemError, valueOf } from '../problems/problem-error.js';
 
 /** The salon's side of links: make, see, take back; review intakes; the stand-in's messages; the PDF copy. */
 export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: () => Date): Router {
@@ -90,18 +90,19 @@ export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: ()
     const form = INTAKE_REVIEW.parse(request.body);
     const today = clock().toISOString().slice(0, 10);
     // Whoever reviews has the owner's own words before them: a weight that looks odd was asked back there.
-    checkDog(form.dog, today, undefined, ['dog.weightKg']);
+    valueOf(checkDog(form.dog, today, undefined, ['dog.weightKg']));
     const id = await db.inSalon(salonId, async (trx) => {
       const row = await readLink(trx, linkId, true);
       const intake = row && linkOf(row, clock()).intake;
       if (!row || !intake) throw new ProblemError('not_found');
-      if (!(await closeIntake(trx, linkId, 'reviewed_at', clock())))
-        throw new ProblemError('conflict', 'Somebody else has reviewed this intake already.');
+      valueOf(await closeIntake(trx, linkId, 'reviewed_at', clock()));
       const dogId = await addDog(trx, salonId, form.dog, form.owner, today);
       for (const card of form.cards) {
         const text = intake[card].slice(0, 300);
         if (text !== '')
-          await addNote(trx, salonId, dogId, { kind: CARD_KIND[card], text, saidBy: `${form.owner.name} (owner)`.slice(0, 60) }, today);
+          valueOf(
+            await addNote(trx, salonId, dogId, { kind: CARD_KIND[card], text, saidBy: `${form.owner.name} (owner)`.slice(0, 60) }, today),
+          );
       }
       return dogId;
     });
@@ -110,14 +111,13 @@ export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: ()
 
   router.post('/intakes/:linkId/set-aside', async (request, response) => {
     const { salonId } = await requireAction(db, request, 'edit_dog');
-    if (!(await db.inSalon(salonId, (trx) => closeIntake(trx, readId(request.params.linkId), 'set_aside_at', clock()))))
-      throw new ProblemError('not_found');
+    valueOf(await db.inSalon(salonId, (trx) => closeIntake(trx, readId(request.params.linkId), 'set_aside_at', clock())));
     response.status(204).end();
   });
 
   router.delete('/links/:linkId', async (request, response) => {
     const { salonId } = await requireAction(db, request, 'book');
-    if (!(await db.inSalon(salonId, (trx) => takeBack(trx, readId(request.params.linkId), clock())))) throw new ProblemError('not_found');
+    valueOf(await db.inSalon(salonId, (trx) => takeBack(trx, readId(request.params.linkId), clock())));
     response.status(204).end();
   });
 

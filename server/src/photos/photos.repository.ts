@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Photo } from '@mansuet/core/contract';
-import type { ZoneId } from '@mansuet/core/words';
+import { done, type Outcome, refused, type ZoneId } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import type { TakenPicture } from './take-picture.js';
 
@@ -12,10 +12,10 @@ export interface NewPhoto {
   readonly zone: ZoneId | null;
 }
 
-/** Keeps a picture in a dog's file. @returns its id, `undefined` for an unknown dog */
-export async function keepPhoto(trx: InSalon, salonId: string, photo: NewPhoto, taken: TakenPicture): Promise<string | undefined> {
+/** Keeps a picture in a dog's file. @returns its id */
+export async function keepPhoto(trx: InSalon, salonId: string, photo: NewPhoto, taken: TakenPicture): Promise<Outcome<string>> {
   const dog = await trx.selectFrom('dog').select('dog_id').where('dog_id', '=', photo.dogId).executeTakeFirst();
-  if (!dog) return undefined;
+  if (!dog) return refused('not_found');
   const photoId = randomUUID();
   await trx
     .insertInto('photo')
@@ -30,7 +30,7 @@ export async function keepPhoto(trx: InSalon, salonId: string, photo: NewPhoto, 
       ...taken,
     })
     .execute();
-  return photoId;
+  return done(photoId);
 }
 
 /** The bytes of a picture, large or small. */
@@ -39,8 +39,8 @@ export async function readPhoto(trx: InSalon, photoId: string, size: 'picture' |
   return row?.bytes;
 }
 
-/** @returns whether it was there */
-export async function deletePhoto(trx: InSalon, photoId: string): Promise<boolean> {
-  const done = await trx.deleteFrom('photo').where('photo_id', '=', photoId).executeTakeFirst();
-  return done.numDeletedRows > 0n;
+/** Takes a picture out of the file for good. */
+export async function deletePhoto(trx: InSalon, photoId: string): Promise<Outcome<undefined>> {
+  const gone = await trx.deleteFrom('photo').where('photo_id', '=', photoId).executeTakeFirst();
+  return gone.numDeletedRows > 0n ? done(undefined) : refused('not_found');
 }

@@ -1,14 +1,14 @@
 import { Router } from 'express';
 import multer, { MulterError } from 'multer';
 import * as z from 'zod';
-import { PHOTO_KINDS, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
-import { ZONE_IDS } from '@mansuet/core/words';
+import { PHOTO_MAX_BYTES } from '@mansuet/core/contract';
+import { PHOTO_KINDS, saying, ZONE_IDS } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
-import { ProblemError } from '../problems/problem-error.js';
 import { readId } from '../problems/read-id.js';
 import { requireAction } from '../sign-in/require-session.js';
 import { deletePhoto, keepPhoto, readPhoto } from './photos.repository.js';
 import { takePicture } from './take-picture.js';
+import { ProblemError, valueOf } from '../problems/problem-error.js';
 
 const PHOTO_FIELDS = z.strictObject({ kind: z.enum(PHOTO_KINDS), zone: z.enum(ZONE_IDS).optional(), visitId: z.uuid().optional() });
 const upload = multer({ storage: multer.memoryStorage(), limits: { fileSize: PHOTO_MAX_BYTES, files: 1, fields: 5 } }).single('picture');
@@ -25,14 +25,14 @@ export function photoRoutes(db: Database, clock: () => Date): Router {
         if (error instanceof MulterError)
           fail(
             error.code === 'LIMIT_FILE_SIZE'
-              ? new ProblemError('too_large', 'At most 10 MB. Send a smaller picture.')
-              : new ProblemError('bad_picture', 'Send one picture.'),
+              ? new ProblemError('too_large', saying('problem.picture_too_large', {}))
+              : new ProblemError('bad_picture', saying('problem.one_picture', {})),
           );
-        else if (error) fail(new ProblemError('bad_picture', 'The upload broke off. Send it again.'));
+        else if (error) fail(new ProblemError('bad_picture', saying('problem.upload_broke_off', {})));
         else done();
       });
     });
-    if (!request.file) throw new ProblemError('bad_input', undefined, [{ path: 'picture', message: 'Choose a picture.' }]);
+    if (!request.file) throw new ProblemError('bad_input', undefined, [{ path: 'picture', says: saying('form.picture_missing', {}) }]);
     const fields = PHOTO_FIELDS.parse({ ...(request.body as Record<string, unknown>) });
     const taken = await takePicture(request.file.buffer);
     const photo = {
@@ -42,8 +42,7 @@ export function photoRoutes(db: Database, clock: () => Date): Router {
       kind: fields.kind,
       zone: fields.zone ?? null,
     };
-    const id = await db.inSalon(salonId, (trx) => keepPhoto(trx, salonId, photo, taken));
-    if (!id) throw new ProblemError('not_found');
+    const id = valueOf(await db.inSalon(salonId, (trx) => keepPhoto(trx, salonId, photo, taken)));
     response.status(201).json({ id });
   });
 
@@ -58,7 +57,7 @@ export function photoRoutes(db: Database, clock: () => Date): Router {
 
   router.delete('/photos/:photoId', async (request, response) => {
     const { salonId } = await requireAction(db, request, 'edit_dog');
-    if (!(await db.inSalon(salonId, (trx) => deletePhoto(trx, readId(request.params.photoId))))) throw new ProblemError('not_found');
+    valueOf(await db.inSalon(salonId, (trx) => deletePhoto(trx, readId(request.params.photoId))));
     response.status(204).end();
   });
   return router;

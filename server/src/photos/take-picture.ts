@@ -1,3 +1,4 @@
+import { saying } from '@mansuet/core/words';
 import sharp from 'sharp';
 import { ProblemError } from '../problems/problem-error.js';
 
@@ -22,7 +23,7 @@ export interface TakenPicture {
 export async function takePicture(raw: Buffer): Promise<TakenPicture> {
   try {
     const format = (await sharp(raw, { limitInputPixels: MOST_PIXELS }).metadata()).format;
-    if (!FORMATS.includes(format)) throw new ProblemError('bad_picture', `A ${format} file: send a JPEG, PNG or WebP picture.`);
+    if (!FORMATS.includes(format)) throw new ProblemError('bad_picture', saying('problem.picture_format', { text: format }));
     const upright = sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).autoOrient();
     const within = (px: number) => upright.clone().resize(px, px, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 82 });
     const big = await within(LONGEST_PX).toBuffer({ resolveWithObject: true });
@@ -32,9 +33,7 @@ export async function takePicture(raw: Buffer): Promise<TakenPicture> {
     const tooMany = error instanceof Error && error.message.includes('pixel limit');
     throw new ProblemError(
       'bad_picture',
-      tooMany
-        ? 'This picture has more than 60 million pixels. Send a smaller one.'
-        : 'This file is not a whole JPEG, PNG or WebP picture. Take it again, or send another one.',
+      tooMany ? saying('problem.picture_pixels', { limit: MOST_PIXELS / 1_000_000 }) : saying('problem.picture_broken', {}),
     );
   }
 }

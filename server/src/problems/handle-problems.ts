@@ -1,16 +1,18 @@
+import { say } from '@mansuet/core/locales';
+import { ENGLISH } from '@mansuet/core/locales/en';
+import { fieldProblems } from '@mansuet/core/log';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
 import { ProblemError } from './problem-error.js';
+
+/** What the server says by itself; a browser says it anew in the language of its person. */
+const LANGUAGE = ENGLISH;
 
 /** Whatever was thrown, as a problem. One place decides what leaves the server. */
 export function problemOf(thrown: unknown): ProblemError {
   if (thrown instanceof ProblemError) return thrown;
   if (thrown instanceof ZodError) {
-    return new ProblemError(
-      'bad_input',
-      undefined,
-      thrown.issues.map((i) => ({ path: i.path.join('.'), message: i.message })),
-    );
+    return new ProblemError('bad_input', undefined, fieldProblems(thrown));
   }
   const type = field(thrown, 'type');
   if (type === 'entity.parse.failed') return new ProblemError('bad_json');
@@ -45,11 +47,11 @@ export const handleProblems: ErrorRequestHandler = (thrown: unknown, request, re
     .send(
       JSON.stringify({
         type: `/problems/${problem.code}`,
-        title: problem.title,
+        title: LANGUAGE.labels.problem[problem.code],
         status: problem.status,
         code: problem.code,
-        ...(problem.detail ? { detail: problem.detail } : {}),
-        ...(problem.errors ? { errors: problem.errors } : {}),
+        ...(problem.says ? { detail: say(LANGUAGE, problem.says), says: problem.says } : {}),
+        ...(problem.fields ? { errors: problem.fields.map((f) => ({ path: f.path, message: say(LANGUAGE, f.says), says: f.says })) } : {}),
       }),
     );
 };

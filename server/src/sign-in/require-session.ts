@@ -3,8 +3,8 @@ import { may } from '@mansuet/core/access';
 import type { Staff } from '@mansuet/core/contract';
 import type { Action } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
-import { ProblemError } from '../problems/problem-error.js';
 import { whoIs, type Who } from './sign-in.repository.js';
+import { ProblemError } from '../problems/problem-error.js';
 
 declare module 'express-session' {
   interface SessionData {

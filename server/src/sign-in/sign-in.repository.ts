@@ -1,6 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { sql } from 'kysely';
 import { type FirstRunForm, HOUSE_RULES, type NewStaffForm, type Salon, type Staff } from '@mansuet/core/contract';
+import { done, type Outcome, refused, refusedField, saying } from '@mansuet/core/words';
 import { randomUUID } from 'node:crypto';
 import type { Database, InSalon } from '../database/database.js';
 
@@ -12,14 +13,14 @@ export interface Who {
 /** A hash that no password has, so that an unknown name takes as long to refuse as a wrong password. */
 const nobody = hash(randomUUID());
 
-/** Who signs in with this name and password; `undefined` when nobody does. */
-export async function checkPassword(db: Database, login: string, password: string): Promise<Who | undefined> {
+/** Who signs in with this name and password. */
+export async function checkPassword(db: Database, login: string, password: string): Promise<Outcome<Who>> {
   const { rows } = await sql<{ salon_id: string; staff_id: string; password_hash: string }>`select * from find_login(${login})`.execute(
     db.kysely,
   );
   const found = rows[0];
   const right = await verify(found?.password_hash ?? (await nobody), password);
-  return found && right ? { salonId: found.salon_id, staffId: found.staff_id } : undefined;
+  return found && right ? done({ salonId: found.salon_id, staffId: found.staff_id }) : refused('wrong_sign_in');
 }
 
 /** Name and role of a person, and the salon; `undefined` when the person is gone. */
@@ -54,8 +55,8 @@ export async function hasSalon(db: Database): Promise<boolean> {
   return rows[0]?.has_salon === true;
 }
 
-/** Founds the first salon and its lead; `undefined` when there is one already. */
-export async function foundSalon(db: Database, form: FirstRunForm): Promise<Who | undefined> {
+/** Founds the first salon and its lead. */
+export async function foundSalon(db: Database, form: FirstRunForm): Promise<Outcome<Who>> {
   const who = { salonId: randomUUID(), staffId: randomUUID() };
   const passwordHash = await hash(form.password);
   const { rows } = await sql<{
@@ -63,14 +64,14 @@ export async function foundSalon(db: Database, form: FirstRunForm): Promise<Who 
   }>`select found_salon(${who.salonId}, ${form.salonName}, ${form.vetName}, ${form.vetPhone}, ${who.staffId}, ${form.name}, ${form.login}, ${passwordHash}) as done`.execute(
     db.kysely,
   );
-  return rows[0]?.done ? who : undefined;
+  return rows[0]?.done ? done(who) : refused('conflict', saying('problem.salon_there', {}));
 }
 
-/** Adds a member of staff; `undefined` when the sign-in name is taken. */
-export async function addStaff(trx: InSalon, salonId: string, form: NewStaffForm): Promise<string | undefined> {
+/** Adds a member of staff. @returns the id */
+export async function addStaff(trx: InSalon, salonId: string, form: NewStaffForm): Promise<Outcome<string>> {
   const staffId = randomUUID();
   const { rows } = await sql`select 1 from find_login(${form.login})`.execute(trx);
-  if (rows.length > 0) return undefined;
+  if (rows.length > 0) return refusedField('login', saying('form.sign_in_name_taken', {}));
   await trx
     .insertInto('staff')
     .values({
@@ -83,5 +84,5 @@ export async function addStaff(trx: InSalon, salonId: string, form: NewStaffForm
       trained: form.trained,
     })
     .execute();
-  return staffId;
+  return done(staffId);
 }

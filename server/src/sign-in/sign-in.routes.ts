@@ -3,9 +3,9 @@ import { rateLimit } from 'express-rate-limit';
 import { randomBytes } from 'node:crypto';
 import { FIRST_RUN, NEW_STAFF, type Session, SIGN_IN } from '@mansuet/core/contract';
 import type { Database } from '../database/database.js';
-import { ProblemError } from '../problems/problem-error.js';
 import { requireAction, requireCsrf } from './require-session.js';
 import { addStaff, checkPassword, foundSalon, hasSalon, whoIs, type Who } from './sign-in.repository.js';
+import { ProblemError, valueOf } from '../problems/problem-error.js';
 
 const WINDOW_MS = 15 * 60_000;
 /** Failed tries from one address in the window. Our default. */
@@ -35,8 +35,7 @@ export function signInRoutes(db: Database, options: SignInOptions): Router {
 
   router.post('/session', limit, async (request, response) => {
     const form = SIGN_IN.parse(request.body);
-    const who = await checkPassword(db, form.login, form.password);
-    if (!who) throw new ProblemError('wrong_sign_in');
+    const who = valueOf(await checkPassword(db, form.login, form.password));
     await begin(request, who);
     response.json(await sessionAnswer(db, request, options));
   });
@@ -47,8 +46,7 @@ export function signInRoutes(db: Database, options: SignInOptions): Router {
   });
 
   router.post('/first-run', limit, async (request, response) => {
-    const who = await foundSalon(db, FIRST_RUN.parse(request.body));
-    if (!who) throw new ProblemError('conflict', 'A salon is already set up here. Sign in.');
+    const who = valueOf(await foundSalon(db, FIRST_RUN.parse(request.body)));
     await begin(request, who);
     response.status(201).json(await sessionAnswer(db, request, options));
   });
@@ -56,8 +54,7 @@ export function signInRoutes(db: Database, options: SignInOptions): Router {
   router.post('/staff', requireCsrf, async (request, response) => {
     const { salonId } = await requireAction(db, request, 'manage_staff');
     const form = NEW_STAFF.parse(request.body);
-    const id = await db.inSalon(salonId, (trx) => addStaff(trx, salonId, form));
-    if (!id) throw new ProblemError('bad_input', undefined, [{ path: 'login', message: 'This sign-in name is taken.' }]);
+    const id = valueOf(await db.inSalon(salonId, (trx) => addStaff(trx, salonId, form)));
     response.status(201).json({ id });
   });
   return router;

@@ -3,7 +3,7 @@ import { createServer, type Server } from 'node:http';
 import pg from 'pg';
 import { pino } from 'pino';
 import { SESSION } from '@mansuet/core/contract';
-import { EVENT_VERSION, type EventDraft, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
+import { type EventDraft, makeEvent, type Stamp, uuidV7, type VisitEvent } from '@mansuet/core/log';
 import { createApp } from '../app.js';
 import { openDatabase, type Database } from '../database/database.js';
 import { migrate } from '../database/migrate.js';
@@ -180,19 +180,12 @@ export async function addDog(browser: Browser): Promise<string> {
   return id;
 }
 
-let counter = 0;
+let last: Stamp | undefined;
 /** An event as a tablet would write it, now. */
 export function anEvent(visitId: string, by: string, draft: EventDraft): VisitEvent {
-  const nowMs = Date.now();
-  return VISIT_EVENT.parse({
-    id: uuidV7(nowMs, (b) => crypto.getRandomValues(b)),
-    visitId,
-    at: new Date(nowMs).toISOString(),
-    by,
-    stamp: { wallMs: nowMs, counter: counter++, device: 'spec' },
-    v: EVENT_VERSION,
-    ...draft,
-  });
+  const event = makeEvent(draft, { visitId, by, device: 'spec', nowMs: Date.now(), random: (into) => crypto.getRandomValues(into), last });
+  last = event.stamp;
+  return event;
 }
 
 export function booked(dogId: string, groomerId: string): EventDraft {

@@ -1,7 +1,7 @@
 import type { VisitEvent } from '@mansuet/core/log';
 import { replay, summarize } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
-import { readEvents } from './append-events.js';
+import { readEvents } from './read-events.js';
 
 /**
  * Writes what the tables know of a visit from all its events: the same function as the browser's reads them, so a projection can be

@@ -4,7 +4,7 @@ import type { InSalon } from '../database/database.js';
 import { dogOf } from '../dogs/dog-rows.js';
 import { readDogFile } from '../dogs/read-dog-file.js';
 import { salonOf, staffOf } from '../sign-in/sign-in.repository.js';
-import { readEvents } from './append-events.js';
+import { readEvents } from './read-events.js';
 
 /** Visits of a day, in order of arrival. A day is local to the salon's machine. */
 export async function readToday(trx: InSalon, now: Date): Promise<Today> {

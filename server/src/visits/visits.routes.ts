@@ -4,11 +4,12 @@ import { EVENT_BATCH } from '@mansuet/core/contract';
 import type { EventType } from '@mansuet/core/log';
 import type { Action } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
-import { ProblemError } from '../problems/problem-error.js';
 import { readId } from '../problems/read-id.js';
 import { requireAction } from '../sign-in/require-session.js';
-import { appendEvents, readBatch, readEvents } from './append-events.js';
+import { appendEvents, readBatch } from './append-events.js';
+import { readEvents } from './read-events.js';
 import { readToday, readVisit } from './visits.repository.js';
+import { ProblemError, valueOf } from '../problems/problem-error.js';
 
 /** Events that more is needed for than to record. */
 const NEEDS: Readonly<Partial<Record<EventType, Action>>> = {
@@ -46,9 +47,9 @@ export function visitRoutes(db: Database, clock: () => Date): Router {
   router.post('/visits/:visitId/events', async (request, response) => {
     const { salonId, staff } = await requireAction(db, request, 'record');
     const visitId = readId(request.params.visitId);
-    const events = readBatch(visitId, EVENT_BATCH.parse(request.body).events);
+    const events = valueOf(readBatch(visitId, EVENT_BATCH.parse(request.body).events));
     if (events.some((e) => !may(staff.role, NEEDS[e.type] ?? 'record'))) throw new ProblemError('forbidden');
-    response.json(await db.inSalon(salonId, (trx) => appendEvents(trx, salonId, visitId, events)));
+    response.json(valueOf(await db.inSalon(salonId, (trx) => appendEvents(trx, salonId, visitId, events))));
   });
   return router;
 }

@@ -1,4 +1,3 @@
 export * from './neighbours.js';
-export * from './terms.js';
 export * from './zone-handling.js';
 export * from './zones.js';

@@ -1,5 +1,7 @@
+import { ENGLISH } from '../../locales/en/index.js';
+import { termOf } from '../../locales/index.js';
 import { SHEARS, TOOL_KINDS, ZONE_IDS, type ZoneId } from '../../words/index.js';
-import { partOf, permittedTools, termOf, TERMS, zoneFacts, type ZoneHandling, zoneHandling } from './index.js';
+import { partOf, permittedTools, zoneFacts, type ZoneHandling, zoneHandling } from './index.js';
 
 // Common practice, no source.
 describe('zoneHandling', () => {
@@ -83,12 +85,12 @@ describe('zoneHandling', () => {
 
 describe('terms', () => {
   it('find the flank fold by any of its names', () => {
-    for (const name of ['tuck-up', 'Flank fold', ' flank flap ', 'STIFLE FLAP']) expect(termOf(name)?.part).toBe('tuck_up');
+    for (const name of ['tuck-up', 'Flank fold', ' flank flap ', 'STIFLE FLAP']) expect(termOf(ENGLISH, name)?.part).toBe('tuck_up');
   });
-  it('know nothing of other words', () => expect(termOf('engine')).toBeUndefined());
+  it('know nothing of other words', () => expect(termOf(ENGLISH, 'engine')).toBeUndefined());
   it('use no word for two things', () => {
-    const words = TERMS.flatMap((t) => [t.word, ...t.also]).map((w) => w.toLowerCase());
+    const words = ENGLISH.terms.flatMap((t) => [t.word, ...t.also]).map((w) => w.toLowerCase());
     expect(new Set(words).size).toBe(words.length);
-    for (const t of TERMS) expect(t.means.length).withContext(t.word).toBeGreaterThan(20);
+    for (const t of ENGLISH.terms) expect(t.means.length).withContext(t.word).toBeGreaterThan(20);
   });
 });

@@ -1,32 +1,6 @@
 import { type GuardFinger, POINTED_SHEARS, SHEARS, type Stroke, type Tension, TOOL_KINDS, type ToolKind, type ZoneId, type ZonePart } from '../../words/index.js';
 import { partOf, zoneFacts } from './zones.js';
 
-export const STROKE_LABELS: Readonly<Record<Stroke, string>> = {
-  with_grain: 'with the grain',
-  away_from_eye: 'away from the eye',
-  inside_out: 'from the inside out',
-  outwards: 'outwards',
-  sideways_and_down: 'side to side and down, never upwards',
-  scoop: 'scooped with the corner of the blade, in a V',
-  along_the_edge: 'along the edge, outside the thumb',
-  round_it: 'round it',
-  none: 'no blade',
-};
-export const TENSION_LABELS: Readonly<Record<Tension, string>> = {
-  steady: 'steady the skin; never pull and cut at once',
-  stretch: 'stretch the skin with a thumb',
-  draw_forward: 'draw the skin forward',
-  spread: 'spread the toes from below',
-  let_hang: 'let the skin hang as it is',
-};
-export const GUARD_FINGER_LABELS: Readonly<Record<GuardFinger, string>> = {
-  none: 'no finger needed',
-  thumb_on_edge: 'thumb along the edge',
-  finger_over_it: 'a finger shields it',
-  thumb_before_tongue: 'a thumb in front of the mouth, against the tongue',
-  finger_behind_it: 'a finger feels for it first and stays behind it',
-};
-
 /** Angle of the tool to the skin, degrees. Common practice, no source: blade flat, shears at about 45°. */
 export const BLADE_FLAT_DEGREES = 0;
 export const SHEARS_ANGLE_DEGREES = 45;

@@ -1,11 +1,10 @@
-import { type FragileFeature, MID_ZONES, PAIRED_ZONES, type Side, ZONE_IDS, type ZoneGroup, type ZoneId, type ZonePart } from '../../words/index.js';
+import { type Care, type FragileFeature, MID_ZONES, PAIRED_ZONES, type Side, ZONE_IDS, type ZoneGroup, type ZoneId, type ZonePart } from '../../words/index.js';
 
 export interface ZoneFacts {
-  readonly label: string;
   readonly group: ZoneGroup;
   readonly fragile: readonly FragileFeature[];
   /** What the hands do there. Common practice, no source. */
-  readonly care: readonly string[];
+  readonly care: readonly Care[];
   /** Skin so thin or loose that only close-toothed blades are allowed: #10 or #15. Common practice, no source. */
   readonly closeToothOnly: boolean;
   /** Shears are never used there. Common practice, no source. */
@@ -16,156 +15,80 @@ export interface ZoneFacts {
   readonly workShare: number;
 }
 
-const NAIL_CARE = 'Small bites, edges off with a grinder made for dogs; old nails crumble.';
-
 const ZONE_FACTS: Readonly<Record<ZonePart, ZoneFacts>> = {
-  stop: zone('between the eyes (stop)', 'face', ['eye', 'thin_skin'], 1.6, 1, [
-    'Soak crust and comb it out with a fine comb; never cut or pull it dry.',
-    'Back of the blade towards the eye; work away from the eye.',
-  ]),
-  bridge: zone('bridge of the nose', 'face', ['thin_skin', 'bone'], 1.4, 1, ['Away from the eyes, never across the nostril flaps.']),
-  nose: zone('nose leather', 'face', ['flap'], 1.5, 0.5, ['Do not shave hair that belongs at its edge.'], { noShears: true }),
-  wrinkles: zone(
-    'wrinkles of a short nose',
-    'face',
-    ['fold', 'thin_skin'],
-    1.5,
-    0.5,
-    [
-      'Wash with a trace of mild shampoo, rinse from the top of the head, dry each fold completely.',
-      'Look into the folds with dry hands only.',
-    ],
-    { closeToothOnly: true, noShears: true },
-  ),
-  lips: zone('lips and lip folds (flews)', 'face', ['fold', 'tongue'], 1.6, 1.5, [
-    'Stretch the lip with a thumb; the corner of the blade level with the lip line, never across it.',
-    'Feel the tongue move under the jaw before it licks.',
-  ]),
-  chin: zone('chin', 'face', ['tongue'], 1.4, 1, ['The hair is your handle: it is clipped last.']),
-  topknot: zone('skull and topknot', 'face', ['bone'], 1.1, 2, ['Slowly over bone.']),
-  throat: zone('throat', 'neck', ['airway', 'thin_skin'], 1.3, 2, [
-    'No pressure on the throat, ever.',
-    'Head up stretches the skin, for seconds only.',
-  ]),
-  neck: zone('neck and collar line', 'neck', ['thin_skin'], 1.0, 5, [
-    'The loop comes off while the neck is clipped and goes straight back.',
-  ]),
-  chest: zone('chest', 'body', ['bone'], 1.0, 5, ['Breastbone: slowly.']),
-  back: zone('back', 'body', ['bone'], 0.9, 10, ['With the grain; feel the spine on thin dogs.']),
-  rump: zone('rump', 'body', [], 1.0, 4, ['With the grain.']),
-  belly: zone('belly', 'underside', ['teat', 'thin_skin', 'fold'], 1.3, 4, ['Blade flat; feel for each teat first.'], {
-    closeToothOnly: true,
-  }),
-  sanitary: zone(
-    'vulva, sheath or scrotum',
-    'underside',
-    ['fold', 'thin_skin'],
-    1.5,
-    1,
-    ['A finger shields it; sheath skin is drawn forward.', 'Matted round the testicles: this is for a vet.'],
-    { closeToothOnly: true, noShears: true },
-  ),
-  anus: zone(
-    'under the tail',
-    'rear',
-    ['thin_skin', 'gland'],
-    1.6,
-    1,
-    [
-      'Side to side and down, never upwards: a dog that sits meets the blade.',
-      'Never shears here. Hold the tail at its root.',
-      'Caked dirt is soaked until it lets go, never pulled.',
-    ],
-    { closeToothOnly: true, noShears: true },
-  ),
-  tail_root: zone('root of the tail', 'rear', ['joint'], 1.2, 1.5, ['Hold at the root; never carry weight by the tail.']),
-  tail: zone('tail', 'rear', ['edge', 'bone'], 1.2, 3, ['Keep some length if it can be worked out; find the tip first.']),
-  eye: zone(
-    'corner of the eye',
-    'face',
-    ['eye', 'thin_skin'],
-    1.8,
-    0.5,
-    [
-      'Skin stretched, back of the blade towards the eye, strokes away from it.',
-      'Blunt-tip shears at about 45°, their back resting on the dog.',
-    ],
-    { closeToothOnly: true },
-  ),
-  cheek: zone('cheek', 'face', ['bone'], 1.2, 1.5, ['Slowly over the cheekbone.']),
-  ear_leather: zone(
-    'ear flap (leather)',
-    'ears',
-    ['edge', 'thin_skin', 'fold'],
-    1.4,
-    2,
-    ['Thumb along the edge, cut outside the thumb.', 'An ear freed of heavy mats can fill with blood when shaken: watch it.'],
-    { closeToothOnly: true, noShears: true },
-  ),
-  ear_base: zone('behind the ear', 'ears', ['thin_skin'], 1.3, 1, ['Skin lifts with the mat: a #10, not shears.'], {
+  stop: zone('face', ['eye', 'thin_skin'], 1.6, 1, ['soak_crust_comb_out', 'back_blade_towards_eye']),
+  bridge: zone('face', ['thin_skin', 'bone'], 1.4, 1, ['away_eyes_never_across']),
+  nose: zone('face', ['flap'], 1.5, 0.5, ['do_not_shave_hair'], { noShears: true }),
+  wrinkles: zone('face', ['fold', 'thin_skin'], 1.5, 0.5, ['wash_trace_mild_shampoo', 'look_into_folds_dry'], {
     closeToothOnly: true,
     noShears: true,
   }),
-  ear_canal: zone(
-    'ear canal',
-    'ears',
-    ['canal', 'thin_skin'],
-    1.7,
-    0.5,
-    ['Only what shows, never deep. Black, foul or sore: this is for a vet.'],
-    { closeToothOnly: true, noShears: true },
-  ),
-  shoulder: zone('shoulder', 'body', [], 0.9, 4, ['With the grain.']),
-  armpit: zone(
-    'armpit',
-    'underside',
-    ['web', 'thin_skin', 'fold'],
-    1.6,
-    1,
-    ['From the inside out.', 'The foreleg goes forward and up, never out to the side.'],
-    { closeToothOnly: true, noShears: true },
-  ),
-  foreleg: zone('foreleg', 'legs', ['joint'], 1.1, 4, ['With the grain; feel for the dewclaw before you come to it.']),
-  dewclaw: zone('dewclaw', 'legs', ['quick', 'web'], 1.4, 0.5, ['Feel for it first; blade and shears go round its base.']),
-  carpal: zone('wrist and carpal pad', 'legs', ['pad', 'joint'], 1.2, 0.5, ['Feel the pad behind the wrist before you cut.']),
-  fore_paw: zone('fore paw, pads and web', 'feet', ['pad', 'web'], 1.5, 1.5, [
-    'Spread the toes from below, scoop with the corner of the blade; never lay shears flat across a pad.',
-  ]),
-  fore_nails: zone('fore nails', 'feet', ['quick'], 1.5, 0, [NAIL_CARE], { noShears: true }),
-  side: zone('side (ribs)', 'body', ['bone'], 0.9, 6, ['With the grain; feel for growths first.']),
-  tuck_up: zone(
-    'tuck-up (flank fold)',
-    'underside',
-    ['flap', 'thin_skin', 'fold'],
-    1.6,
-    1,
-    ['Always from the inside out, never up into the fold.', 'Matted and unsure: leave it.'],
-    { closeToothOnly: true, noShears: true },
-  ),
-  groin: zone('groin and inner thigh', 'underside', ['thin_skin', 'fold'], 1.6, 1, ['Scoop outwards, blade flat.'], {
+  lips: zone('face', ['fold', 'tongue'], 1.6, 1.5, ['stretch_lip_thumb_corner', 'feel_tongue_move_under']),
+  chin: zone('face', ['tongue'], 1.4, 1, ['hair_your_handle_clipped']),
+  topknot: zone('face', ['bone'], 1.1, 2, ['slowly_over_bone']),
+  throat: zone('neck', ['airway', 'thin_skin'], 1.3, 2, ['no_pressure_on_throat', 'head_up_stretches_skin']),
+  neck: zone('neck', ['thin_skin'], 1.0, 5, ['loop_comes_off_while']),
+  chest: zone('body', ['bone'], 1.0, 5, ['breastbone_slowly']),
+  back: zone('body', ['bone'], 0.9, 10, ['grain_feel_spine_on']),
+  rump: zone('body', [], 1.0, 4, ['with_grain']),
+  belly: zone('underside', ['teat', 'thin_skin', 'fold'], 1.3, 4, ['blade_flat_feel_for'], {
+    closeToothOnly: true,
+  }),
+  sanitary: zone('underside', ['fold', 'thin_skin'], 1.5, 1, ['finger_shields_sheath_skin', 'matted_round_testicles_this'], {
     closeToothOnly: true,
     noShears: true,
   }),
-  thigh: zone('thigh', 'legs', ['joint'], 1.0, 4, ['With the grain.']),
-  hock: zone('hock', 'legs', ['tendon', 'thin_skin', 'joint'], 1.3, 1, ['Tendon and thin skin: light hand.']),
-  hind_paw: zone('hind paw, pads and web', 'feet', ['pad', 'web'], 1.6, 1.5, [
-    'Leg folded close under the body.',
-    'Spread the toes from below; never lay shears flat across a pad.',
-  ]),
-  hind_nails: zone('hind nails', 'feet', ['quick'], 1.6, 0, [NAIL_CARE], { noShears: true }),
+  anus: zone('rear', ['thin_skin', 'gland'], 1.6, 1, ['side_side_down_never', 'never_shears_here_hold', 'caked_dirt_soaked_until'], {
+    closeToothOnly: true,
+    noShears: true,
+  }),
+  tail_root: zone('rear', ['joint'], 1.2, 1.5, ['hold_at_root_never']),
+  tail: zone('rear', ['edge', 'bone'], 1.2, 3, ['keep_some_length_if']),
+  eye: zone('face', ['eye', 'thin_skin'], 1.8, 0.5, ['skin_stretched_back_blade', 'blunttip_shears_at_about'], { closeToothOnly: true }),
+  cheek: zone('face', ['bone'], 1.2, 1.5, ['slowly_over_cheekbone']),
+  ear_leather: zone('ears', ['edge', 'thin_skin', 'fold'], 1.4, 2, ['thumb_along_edge_cut', 'ear_freed_heavy_mats'], {
+    closeToothOnly: true,
+    noShears: true,
+  }),
+  ear_base: zone('ears', ['thin_skin'], 1.3, 1, ['skin_lifts_mat_10'], {
+    closeToothOnly: true,
+    noShears: true,
+  }),
+  ear_canal: zone('ears', ['canal', 'thin_skin'], 1.7, 0.5, ['only_what_shows_never'], { closeToothOnly: true, noShears: true }),
+  shoulder: zone('body', [], 0.9, 4, ['with_grain']),
+  armpit: zone('underside', ['web', 'thin_skin', 'fold'], 1.6, 1, ['inside_out', 'foreleg_goes_forward_up'], {
+    closeToothOnly: true,
+    noShears: true,
+  }),
+  foreleg: zone('legs', ['joint'], 1.1, 4, ['grain_feel_for_dewclaw']),
+  dewclaw: zone('legs', ['quick', 'web'], 1.4, 0.5, ['feel_for_first_blade']),
+  carpal: zone('legs', ['pad', 'joint'], 1.2, 0.5, ['feel_pad_behind_wrist']),
+  fore_paw: zone('feet', ['pad', 'web'], 1.5, 1.5, ['spread_toes_below_scoop']),
+  fore_nails: zone('feet', ['quick'], 1.5, 0, ['small_bites_edges_off'], { noShears: true }),
+  side: zone('body', ['bone'], 0.9, 6, ['grain_feel_for_growths']),
+  tuck_up: zone('underside', ['flap', 'thin_skin', 'fold'], 1.6, 1, ['always_inside_out_never', 'matted_unsure_leave'], {
+    closeToothOnly: true,
+    noShears: true,
+  }),
+  groin: zone('underside', ['thin_skin', 'fold'], 1.6, 1, ['scoop_outwards_blade_flat'], {
+    closeToothOnly: true,
+    noShears: true,
+  }),
+  thigh: zone('legs', ['joint'], 1.0, 4, ['with_grain']),
+  hock: zone('legs', ['tendon', 'thin_skin', 'joint'], 1.3, 1, ['tendon_thin_skin_light']),
+  hind_paw: zone('feet', ['pad', 'web'], 1.6, 1.5, ['leg_folded_close_under', 'spread_toes_below_never']),
+  hind_nails: zone('feet', ['quick'], 1.6, 0, ['small_bites_edges_off'], { noShears: true }),
 };
 
 function zone(
-  label: string,
   group: ZoneGroup,
   fragile: readonly FragileFeature[],
   strainFactor: number,
   workShare: number,
-  care: readonly string[],
+  care: readonly Care[],
   bans: { closeToothOnly?: boolean; noShears?: boolean } = {},
 ): ZoneFacts {
   return {
-    label,
     group,
     fragile,
     strainFactor,
@@ -199,13 +122,6 @@ export function sideOf(zoneId: ZoneId): Side | undefined {
 /** Facts of a zone. `zoneFacts('armpit_left').fragile // => ['web', 'thin_skin', 'fold']` */
 export function zoneFacts(zoneId: ZoneId): ZoneFacts {
   return ZONE_FACTS[partOf(zoneId)];
-}
-
-/** The zone's name with its side, for a sentence: `zoneLabel('armpit_left') // => 'left armpit'`. */
-export function zoneLabel(zoneId: ZoneId): string {
-  const side = sideOf(zoneId);
-  const label = zoneFacts(zoneId).label;
-  return side ? `${side} ${label}` : label;
 }
 
 /** The same place on the other side, `undefined` on the midline. What is matted on one side usually is on the other. */

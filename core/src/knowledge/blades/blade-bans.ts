@@ -1,11 +1,11 @@
-import type { RuleCode } from '../../reasons/index.js';
+import type { RuleId } from '../../words/index.js';
 import { partOf, zoneFacts } from '../anatomy/index.js';
 import type { BladeQuestion } from './blade-question.js';
 import { type Blade, familyOf, isSkip } from './blades.js';
 
 /** A rule that keeps a bare blade away from a place. */
 export interface BladeBan {
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
   readonly weight: number;
   readonly when: (blade: Blade, q: BladeQuestion) => boolean;
 }

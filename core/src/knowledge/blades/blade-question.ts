@@ -1,6 +1,5 @@
-import type { Cleanliness, Competence, MatGrade, Movement, SkinState, ZoneId } from '../../words/index.js';
+import type { Cleanliness, Competence, HouseRules, MatGrade, Movement, SkinState, ZoneId } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
-import type { HouseRules } from '../house-rules/index.js';
 import type { Blade, Guard } from './blades.js';
 
 export interface BladeQuestion {

@@ -1,15 +1,16 @@
-import { type RuleCode, sayReason } from '../../reasons/index.js';
+import { ENGLISH } from '../../locales/en/index.js';
 import { aBladeQuestion as ask } from '../../testing/blade-questions.js';
-import { type BladeId, RESISTANCE_CAUSES, ZONE_IDS } from '../../words/index.js';
+import { sayReason } from '../../testing/english.js';
+import { type BladeId, RESISTANCE_CAUSES, type RuleId, ZONE_IDS } from '../../words/index.js';
 import { partOf, zoneFacts } from '../anatomy/index.js';
 import { houseRules } from '../house-rules/index.js';
-import { advisePasses, answerResistance, banOn, type Blade, BLADE_BANS, bladeOf, type BladeQuestion, BLADES, chooseBlade, familyOf, isSkip, likelyCauses, mayGoAgainst, PASSES_ON_ONE_PLACE, RESISTANCE_QUESTIONS } from './index.js';
+import { advisePasses, answerResistance, banOn, type Blade, BLADE_BANS, bladeOf, type BladeQuestion, BLADES, chooseBlade, familyOf, isSkip, likelyCauses, mayGoAgainst, PASSES_ON_ONE_PLACE } from './index.js';
 
-const ban = (id: BladeId, change: Partial<BladeQuestion>): RuleCode | 'allowed' => banOn(bladeOf(id), ask(change))?.rule ?? 'allowed';
+const ban = (id: BladeId, change: Partial<BladeQuestion>): RuleId | 'allowed' => banOn(bladeOf(id), ask(change))?.rule ?? 'allowed';
 
 // Common practice, no source.
 describe('what keeps a blade away', () => {
-  const FACTS: readonly (readonly [string, BladeId, Partial<BladeQuestion>, RuleCode | 'allowed'])[] = [
+  const FACTS: readonly (readonly [string, BladeId, Partial<BladeQuestion>, RuleId | 'allowed'])[] = [
     ['#50 is for nobody', '50', { zone: 'fore_paw_left', competence: 'close_work', matGrade: 4 }, 'blade.surgical'],
     ['a bare #30 is banned on a belly', '30', { zone: 'belly', competence: 'close_work' }, 'blade.bare_close_nicks'],
     ['a bare #40 is banned at an eye', '40', { zone: 'eye_left', competence: 'close_work' }, 'blade.bare_close_nicks'],
@@ -283,7 +284,7 @@ describe('answerResistance', () => {
     expect(likelyCauses({ zone: 'back', matGrade: 2, markHere: false })[0]).toBe('tight_mat');
     expect(likelyCauses({ zone: 'back', matGrade: 0, markHere: false })[0]).toBe('growth');
     expect(likelyCauses({ zone: 'armpit_left', matGrade: 4, markHere: true })).toEqual(['growth', 'tight_mat', 'skin_drawn_in']);
-    for (const c of RESISTANCE_CAUSES) expect(RESISTANCE_QUESTIONS[c]).toMatch(/\?$/);
+    for (const c of RESISTANCE_CAUSES) expect(ENGLISH.labels.resistance[c]).toMatch(/\?$/);
     for (const c of RESISTANCE_CAUSES) expect(sayReason(answer(c, 'back', '10').reasons[0]!)).not.toContain('…');
   });
 });

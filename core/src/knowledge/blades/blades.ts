@@ -89,8 +89,3 @@ export function bladeOf(id: BladeId): Blade {
   if (!blade) throw new RangeError(`bladeOf: no blade "${id}"`);
   return blade;
 }
-
-/** As written in the salon: `bladeName('10') // => '#10'`. */
-export function bladeName(id: BladeId): string {
-  return `#${id.replace('8.5', '8½')}`;
-}

@@ -1,9 +1,8 @@
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import type { BladeId, Stroke } from '../../words/index.js';
-import { partOf, zoneFacts, zoneHandling, zoneLabel } from '../anatomy/index.js';
+import { type BladeId, byWeight, type Reason, reason, type Stroke } from '../../words/index.js';
+import { partOf, zoneFacts, zoneHandling } from '../anatomy/index.js';
 import { BLADE_BANS } from './blade-bans.js';
 import type { BladeQuestion } from './blade-question.js';
-import { type Blade, bladeName, familyOf, type Guard, isSkip, lengthLeftMm } from './blades.js';
+import { type Blade, familyOf, type Guard, isSkip, lengthLeftMm } from './blades.js';
 import { stepDown } from './step-down.js';
 
 export interface RejectedBlade {
@@ -52,7 +51,7 @@ export function chooseBlade(q: BladeQuestion): BladeChoice {
   const best = closest(allowed, wanted, mayGoAgainst(q));
   const guard = guardFor(q, wanted);
   if (guard && (!best || Math.abs(guard.lengthMm - wanted) < Math.abs(best.mm - wanted))) {
-    const because = [reason('blade.guard_comb_passes', { zone: zoneLabel(q.zone), guard: guard.id, mm: guard.lengthMm }, 0.6)];
+    const because = [reason('blade.guard_comb_passes', { zone: q.zone, guard: guard.id, mm: guard.lengthMm }, 0.6)];
     return {
       blade: '30',
       guard,
@@ -64,7 +63,7 @@ export function chooseBlade(q: BladeQuestion): BladeChoice {
       rejected: [...rejected.filter((r) => r.blade !== '30'), ...furtherFrom(allowed, undefined, wanted)],
     };
   }
-  if (!best) return nothing([reason('blade.none_left', { zone: zoneLabel(q.zone) }, 1)], rejected);
+  if (!best) return nothing([reason('blade.none_left', { zone: q.zone }, 1)], rejected);
   const sequence = stepDown(best.blade, allowed, q);
   return {
     blade: best.blade.id,
@@ -86,7 +85,7 @@ const allOf = (drawer: readonly Blade[], because: Reason): RejectedBlade[] => dr
 
 /** What keeps every blade away. */
 function noBladeHere(q: BladeQuestion): Reason | undefined {
-  const zone = zoneLabel(q.zone);
+  const zone = q.zone;
   if (q.skin === 'sore') return reason('blade.sore_skin', { zone }, 1);
   if (partOf(q.zone) === 'tuck_up' && q.matGrade >= 3 && q.competence !== 'close_work') return reason('blade.tuck_up_leave', { zone }, 1);
   if (partOf(q.zone) === 'eye' && q.movement === 'jerks') return reason('blade.eye_jerks', { zone }, 1);
@@ -97,7 +96,7 @@ function noBladeHere(q: BladeQuestion): Reason | undefined {
 /** The rule that forbids a bare blade here; `undefined` when it is allowed. */
 export function banOn(blade: Blade, q: BladeQuestion): Reason | undefined {
   const ban = BLADE_BANS.find((b) => b.when(blade, q));
-  return ban && reason(ban.rule, { blade: bladeName(blade.id), zone: zoneLabel(q.zone) }, ban.weight);
+  return ban && reason(ban.rule, { blade: blade.id, zone: q.zone }, ban.weight);
 }
 
 /** A double coat that a comb goes through is not cut short, whatever was asked for. */
@@ -154,7 +153,7 @@ function closest(allowed: readonly Blade[], wantedMm: number, against: boolean):
 function furtherFrom(allowed: readonly Blade[], best: Blade | undefined, wanted: number): RejectedBlade[] {
   return allowed
     .filter((b) => b !== best)
-    .map((b) => ({ blade: b.id, because: reason('blade.further_from_wanted', { blade: bladeName(b.id), mm: b.lengthMm, wanted }, 0.1) }));
+    .map((b) => ({ blade: b.id, because: reason('blade.further_from_wanted', { blade: b.id, mm: b.lengthMm, wanted }, 0.1) }));
 }
 
 /** A guard goes only through coat that a comb goes through, on sound skin; on the belly it is the barrier. */
@@ -182,8 +181,8 @@ function coatReasons(q: BladeQuestion): Reason[] {
 }
 
 function reasonsFor(best: Candidate, sequence: readonly BladeId[], q: BladeQuestion): Reason[] {
-  const zone = zoneLabel(q.zone);
-  const name = bladeName(best.blade.id);
+  const zone = q.zone;
+  const name = best.blade.id;
   const reasons: Reason[] = coatReasons(q);
   if (q.matGrade >= 3) reasons.push(reason('blade.starts_under_tight_mat', { blade: name, zone }, 0.9));
   if (zoneFacts(q.zone).closeToothOnly) reasons.push(reason('blade.close_teeth_here', { blade: name, zone }, 0.8));
@@ -191,7 +190,7 @@ function reasonsFor(best: Candidate, sequence: readonly BladeId[], q: BladeQuest
   if (q.markHere) reasons.push(reason('blade.mark_here', { zone }, 0.8));
   if (!q.skinKnown && q.matGrade < 2) reasons.push(reason('blade.unknown_skin', { zone }, 0.5));
   if (best.direction === 'against') reasons.push(reason('blade.against_grain', { blade: name, mm: best.mm }, 0.6));
-  if (sequence.length > 1) reasons.push(reason('blade.step_down', { first: bladeName(sequence[0] ?? best.blade.id), blade: name }, 0.5));
+  if (sequence.length > 1) reasons.push(reason('blade.step_down', { first_blade: sequence[0] ?? best.blade.id, blade: name }, 0.5));
   if (Math.abs(best.mm - q.wantedMm) > 1) reasons.push(reason('blade.length_not_possible', { wanted: q.wantedMm, mm: best.mm, zone }, 0.6));
   if (reasons.length === 0) reasons.push(reason('blade.default', { blade: name, mm: best.mm }, 0.3));
   return reasons;

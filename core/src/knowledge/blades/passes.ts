@@ -1,4 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
+import { type Reason, reason } from '../../words/index.js';
 
 /** Strokes over one place before it is left in peace. Our default: the same place again and again burns even with a cool blade. */
 export const PASSES_ON_ONE_PLACE = { soundSkin: 3, thinOrRedSkin: 1 } as const;

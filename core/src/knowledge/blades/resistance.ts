@@ -1,13 +1,5 @@
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import { type BladeId, type Competence, type MatGrade, RESISTANCE_CAUSES, type ResistanceCause, type ZoneId } from '../../words/index.js';
-import { partOf, zoneFacts, zoneLabel } from '../anatomy/index.js';
-import { bladeName } from './blades.js';
-
-export const RESISTANCE_QUESTIONS: Readonly<Record<ResistanceCause, string>> = {
-  tight_mat: 'Does the blade stop at a mat that it does not get under?',
-  growth: 'Is there something firm under the blade?',
-  skin_drawn_in: 'Is a fold of skin lifted into the teeth?',
-};
+import { type BladeId, byWeight, type Competence, type MatGrade, type Reason, reason, RESISTANCE_CAUSES, type ResistanceCause, type ZoneId } from '../../words/index.js';
+import { partOf, zoneFacts } from '../anatomy/index.js';
 
 export type ResistanceAction = 'closer_blade' | 'stop_and_look' | 'let_go_tension' | 'leave_or_vet';
 
@@ -45,7 +37,7 @@ const CLOSER_ON_PADS: Readonly<Partial<Record<BladeId, BladeId>>> = { '10': '30'
  * @example answerResistance({ cause: 'growth', zone: 'back', blade: '10', competence: 'groomer' }).action // => 'stop_and_look'
  */
 export function answerResistance(r: Resistance): ResistanceAnswer {
-  const zone = zoneLabel(r.zone);
+  const zone = r.zone;
   if (r.cause === 'growth') return { action: 'stop_and_look', next: undefined, reasons: [reason('resist.growth', { zone }, 1)] };
   if (r.cause === 'skin_drawn_in') {
     const folded = zoneFacts(r.zone).fragile.some((f) => f === 'fold' || f === 'flap' || f === 'web');
@@ -53,8 +45,8 @@ export function answerResistance(r: Resistance): ResistanceAnswer {
     return { action: 'let_go_tension', next: undefined, reasons: byWeight(because) };
   }
   const next = closerBlade(r);
-  if (next) return { action: 'closer_blade', next, reasons: [reason('resist.mat', { blade: bladeName(next), zone }, 1)] };
-  return { action: 'leave_or_vet', next: undefined, reasons: [reason('resist.leave', { blade: bladeName(r.blade), zone }, 1)] };
+  if (next) return { action: 'closer_blade', next, reasons: [reason('resist.mat', { blade: next, zone }, 1)] };
+  return { action: 'leave_or_vet', next: undefined, reasons: [reason('resist.leave', { blade: r.blade, zone }, 1)] };
 }
 
 function closerBlade({ zone, blade, competence }: Resistance): BladeId | undefined {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { gradeAfterDryer } from '../../findings/index.js';
-import { sayReason } from '../../reasons/index.js';
+import { sayReason } from '../../testing/english.js';
 import { DRYER_TESTS, MAT_GRADES, MAT_WAYS, SKIN_STATES, ZONE_IDS } from '../../words/index.js';
 import { mirrorOf, permittedTools, zoneFacts } from '../anatomy/index.js';
 import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';

@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
-import type { MatGrade, SkinState } from '../../words/index.js';
+import { type MatGrade, type Reason, reason, type SkinState } from '../../words/index.js';
 
 /** More tight zones than this and the dryer is no test. Common practice says "few"; the number is our default. */
 export const DRYER_TEST_UP_TO_TIGHT_ZONES = 2;

@@ -1,6 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
-import type { LengthPromise, MatGrade, MatWay, SkinState, ZoneId } from '../../words/index.js';
-import { zoneLabel } from '../anatomy/index.js';
+import { type LengthPromise, type MatGrade, type MatWay, type Reason, reason, type SkinState, type ZoneId } from '../../words/index.js';
 
 export interface PromisedLength {
   readonly zone: ZoneId;
@@ -10,6 +8,8 @@ export interface PromisedLength {
   readonly reasons: readonly Reason[];
 }
 
+type LengthRule = 'length.none' | 'length.blade_only' | 'length.shears' | 'length.guard' | 'length.after_brushing';
+
 /** What a #10 leaves, mm: nominal. Common practice, no source. */
 const UNDER_A_MAT_MM = 1.5;
 
@@ -18,11 +18,11 @@ const UNDER_A_MAT_MM = 1.5;
  * @example promiseLength('back', 3, 'clip_under', 'sound').atMostMm // => 1.5
  */
 export function promiseLength(zone: ZoneId, grade: MatGrade, way: MatWay, skin: SkinState): PromisedLength {
-  const make = (promise: LengthPromise, atMostMm: number, rule: Parameters<typeof reason>[0]): PromisedLength => ({
+  const make = (promise: LengthPromise, atMostMm: number, rule: LengthRule): PromisedLength => ({
     zone,
     promise,
     atMostMm,
-    reasons: [reason(rule, { zone: zoneLabel(zone), mm: Number.isFinite(atMostMm) ? atMostMm : 'any' }, 0.6)],
+    reasons: [reason(rule, { zone, ...(Number.isFinite(atMostMm) ? { mm: atMostMm } : {}) }, 0.6)],
   });
   if (way === 'vet' || way === 'leave' || skin === 'sore') return make('none', 0, 'length.none');
   if (way === 'clip_under') return make('blade_only', UNDER_A_MAT_MM, 'length.blade_only');

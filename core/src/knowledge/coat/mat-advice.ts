@@ -1,8 +1,6 @@
 import { gradeAfterDryer } from '../../findings/index.js';
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import type { DryerTest, MatGrade, MatWay, SkinState, ZoneId } from '../../words/index.js';
-import { mirrorOf, partOf, permittedTools, zoneFacts, zoneLabel } from '../anatomy/index.js';
-import type { HouseRules } from '../house-rules/index.js';
+import { byWeight, type DryerTest, type HouseRules, type MatGrade, type MatWay, type Reason, reason, type SkinState, type ZoneId } from '../../words/index.js';
+import { mirrorOf, partOf, permittedTools, zoneFacts } from '../anatomy/index.js';
 
 export interface MatQuestion {
   readonly zone: ZoneId;
@@ -54,11 +52,10 @@ const RANGE = [0.6, 1.6] as const;
 export function adviseMat(q: MatQuestion): MatAdvice {
   const grade = q.dryer ? gradeAfterDryer(q.grade, q.dryer) : q.grade;
   const { way, reasons } = decide({ ...q, grade });
-  if (q.dryer && grade !== q.grade)
-    reasons.push(reason(grade < q.grade ? 'mat.dryer_parted' : 'mat.dryer_stayed', { zone: zoneLabel(q.zone) }, 0.7));
+  if (q.dryer && grade !== q.grade) reasons.push(reason(grade < q.grade ? 'mat.dryer_parted' : 'mat.dryer_stayed', { zone: q.zone }, 0.7));
   const minutes = minutesOf(q.zone, grade, way);
   const mirror = mirrorOf(q.zone);
-  if (mirror && q.grade >= 2) reasons.push(reason('mat.check_mirror', { zone: zoneLabel(mirror) }, 0.2));
+  if (mirror && q.grade >= 2) reasons.push(reason('mat.check_mirror', { zone: mirror }, 0.2));
   return {
     zone: q.zone,
     grade,
@@ -83,7 +80,7 @@ function minutesOf(zone: ZoneId, grade: MatGrade, way: MatWay): number {
 }
 
 function decide(q: MatQuestion): { way: MatWay; reasons: Reason[] } {
-  const zone = zoneLabel(q.zone);
+  const zone = q.zone;
   const part = partOf(q.zone);
   const as = (way: MatWay, ...reasons: Reason[]): { way: MatWay; reasons: Reason[] } => ({ way, reasons });
   if (q.strangles) return as('vet', reason('mat.strangles_vet', { zone }, 1));

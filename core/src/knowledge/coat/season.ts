@@ -1,4 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
+import { type Reason, reason } from '../../words/index.js';
 
 /** A visit as far as mats go. */
 export interface MatVisit {
@@ -42,21 +42,6 @@ export function mattingSeason(visits: readonly MatVisit[]): MatSeason | undefine
   return {
     month,
     share,
-    reasons: [reason('coat.season', { month: MONTHS[best] ?? '', percent: Math.round(share * 100), visits: matted.length }, 0.5)],
+    reasons: [reason('coat.season', { month, percent: Math.round(share * 100), visits: matted.length }, 0.5)],
   };
 }
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-] as const;

@@ -1,7 +1,5 @@
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import type { DryerTest, MatGrade, SkinState, ZoneId } from '../../words/index.js';
-import { mirrorOf, zoneFacts, zoneLabel } from '../anatomy/index.js';
-import type { HouseRules } from '../house-rules/index.js';
+import { byWeight, type DryerTest, type HouseRules, type MatGrade, type Reason, reason, type SkinState, type ZoneId } from '../../words/index.js';
+import { mirrorOf, zoneFacts } from '../anatomy/index.js';
 import { type PromisedLength, promiseLength } from './length-promise.js';
 import { adviseMat, half, type MatAdvice } from './mat-advice.js';
 
@@ -85,7 +83,7 @@ export function adviseCoat(q: CoatQuestion): CoatAdvice {
   if (clipOff && keeps.length > 0) reasons.push(reason('coat.face_kept', {}, 0.6));
   if (beyondTolerance) reasons.push(reason('coat.beyond_tolerance', { points: strainPoints, limit: q.toleranceStrainPoints }, 0.95));
   if (worked.length === 0) reasons.push(reason('coat.no_mats', {}, 0.1));
-  else reasons.push(reason('coat.sum', { zones: worked.length, minutes: sumMinutes(worked) }, 0.3));
+  else reasons.push(reason('coat.sum', { count: worked.length, minutes: sumMinutes(worked) }, 0.3));
   return {
     zones,
     clipOff,
@@ -137,7 +135,7 @@ function keepBrushingWithin(advice: readonly MatAdvice[], limit: number): MatAdv
       needsConsent: true,
       minutes,
       minutesRange: [half(minutes * 0.6), half(minutes * 1.6)],
-      reasons: [reason('mat.brush_visit_limit', { zone: zoneLabel(chosen.zone), minutes: limit }, 0.9), ...chosen.reasons],
+      reasons: [reason('mat.brush_visit_limit', { zone: chosen.zone, minutes: limit }, 0.9), ...chosen.reasons],
     };
   }
   return out;

@@ -1,26 +1,4 @@
 import type { BUILDS, COATS, Condition, EAR_SETS, NOSES, SEXES, TAIL_SETS, TriggerCause, ZoneGroup } from '../../words/index.js';
-
-export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
-  heart: 'heart disease',
-  airway: 'airway disease',
-  fits: 'fits',
-  diabetes: 'diabetes',
-  addisons: 'Addison’s',
-  cushings: 'Cushing’s',
-  blood_thinner: 'blood thinners',
-  steroids: 'steroids',
-  pregnant: 'pregnant or nursing',
-  arthritis: 'sore joints',
-  blind: 'blind',
-  deaf: 'deaf',
-  incontinent: 'incontinent',
-  sore_back: 'sore back',
-  skin_allergy: 'skin allergy',
-  bad_teeth: 'bad teeth',
-  ear_trouble: 'ear trouble',
-  no_front_teeth: 'no front teeth',
-  cough: 'an old cough, known to the vet',
-};
 export interface Trigger {
   readonly cause: TriggerCause;
   readonly place?: ZoneGroup | undefined;

@@ -1,6 +1,8 @@
 import { type FeelOver, NOTHING_FOUND } from '../../findings/index.js';
+import { ENGLISH } from '../../locales/en/index.js';
+import { duration } from '../../locales/index.js';
 import { aDog, SPEC_DAY } from '../../testing/dogs.js';
-import { ageInWords, ageWeeks, type DogFacts, dogFactsOf, dogKinds, hasKind, lifeStage, standingLimits } from './index.js';
+import { ageOf, ageWeeks, type DogFacts, dogFactsOf, dogKinds, hasKind, lifeStage, standingLimits } from './index.js';
 
 const kinds = (dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}): string[] =>
   dogKinds(aDog(dog), { ...NOTHING_FOUND, ...found }, SPEC_DAY).map((k) => k.kind);
@@ -17,9 +19,9 @@ describe('life stage', () => {
     expect(lifeStage({ born, weightKg: 8 }, SPEC_DAY)).toBe('mature_adult');
   });
   it('says ages as people do', () => {
-    expect(ageInWords('2026-09-02', SPEC_DAY)).toBe('12 weeks');
-    expect(ageInWords('2025-11-01', SPEC_DAY)).toBe('12 months');
-    expect(ageInWords('2014-01-01', SPEC_DAY)).toBe('12 years');
+    expect(duration(ENGLISH, ageOf('2026-09-02', SPEC_DAY))).toBe('12 weeks');
+    expect(duration(ENGLISH, ageOf('2025-11-01', SPEC_DAY))).toBe('12 months');
+    expect(duration(ENGLISH, ageOf('2014-01-01', SPEC_DAY))).toBe('12 years');
     expect(ageWeeks('2027-01-01', SPEC_DAY)).toBe(0);
   });
 });

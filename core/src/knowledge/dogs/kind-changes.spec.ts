@@ -1,8 +1,9 @@
 import { type FeelOver, NOTHING_FOUND } from '../../findings/index.js';
-import { sayReason } from '../../reasons/index.js';
+import { ENGLISH } from '../../locales/en/index.js';
 import { aDog, SPEC_DAY } from '../../testing/dogs.js';
+import { sayReason } from '../../testing/english.js';
 import { CONDITIONS, DOG_KINDS } from '../../words/index.js';
-import { CONDITION_LABELS, type DogFacts, dogKinds, hasKind, whatKindChanges } from './index.js';
+import { type DogFacts, dogKinds, hasKind, whatKindChanges } from './index.js';
 
 const kinds = (dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}): string[] =>
   dogKinds(aDog(dog), { ...NOTHING_FOUND, ...found }, SPEC_DAY).map((k) => k.kind);
@@ -49,6 +50,6 @@ describe('kinds of dog', () => {
     expect([hasKind(found, 'short_nose'), hasKind(found, 'puppy')]).toEqual([true, false]);
   });
   it('name every illness', () => {
-    for (const c of CONDITIONS) expect(CONDITION_LABELS[c].length).withContext(c).toBeGreaterThan(2);
+    for (const c of CONDITIONS) expect(ENGLISH.labels.condition[c].length).withContext(c).toBeGreaterThan(2);
   });
 });

@@ -1,7 +1,6 @@
-import { type Reason, reason, type RuleCode } from '../../reasons/index.js';
-import type { DogKind } from '../../words/index.js';
+import { type DogKind, type Reason, reason, type RuleId } from '../../words/index.js';
 
-const CHANGES: Readonly<Record<DogKind, readonly RuleCode[]>> = {
+const CHANGES: Readonly<Record<DogKind, readonly RuleId[]>> = {
   puppy: ['change.puppy_short', 'change.puppy_hear'],
   senior: ['change.senior_order'],
   sore_joints: ['change.joints'],

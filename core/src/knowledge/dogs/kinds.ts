@@ -1,23 +1,7 @@
 import type { FeelOver } from '../../findings/index.js';
-import { type Reason, reason } from '../../reasons/index.js';
-import { type DogKind, JOINTS } from '../../words/index.js';
+import { type DogKind, JOINTS, type Reason, reason } from '../../words/index.js';
 import type { DogFacts } from './dog.js';
-import { JOINT_LABELS } from './labels.js';
-import { ageInWords, ageWeeks, lifeStage, stagesPerhaps } from './life-stage.js';
-
-export const DOG_KIND_LABELS: Readonly<Record<DogKind, string>> = {
-  puppy: 'Puppy',
-  senior: 'Senior',
-  sore_joints: 'Sore joints',
-  reactive: 'Reactive',
-  matted: 'Matted',
-  short_nose: 'Short nose',
-  thin_skin: 'Thin skin',
-  lumps: 'Lumps',
-  bite_history: 'Bite history',
-  first_visit: 'First visit',
-  needs_two: 'Needs two people',
-};
+import { ageOf, ageWeeks, lifeStage, stagesPerhaps } from './life-stage.js';
 
 export interface KindFound {
   readonly kind: DogKind;
@@ -39,7 +23,7 @@ export function dogKinds(dog: DogFacts, feelOver: FeelOver, today: string): Kind
     found.push({ kind, because });
   };
   const stage = lifeStage(dog, today);
-  const age = ageInWords(dog.born, today);
+  const age = ageOf(dog.born, today);
   const perhaps = stagesPerhaps(dog, today);
   const months = dog.bornWithinMonths ?? 0;
   if (stage !== 'puppy' && perhaps.includes('puppy')) add('puppy', reason('kind.puppy_perhaps', { name: dog.name, age, months }, 0.7));
@@ -47,14 +31,19 @@ export function dogKinds(dog: DogFacts, feelOver: FeelOver, today: string): Kind
   if (stage === 'puppy') add('puppy', reason('kind.puppy', { name: dog.name, age, weeks: Math.floor(ageWeeks(dog.born, today)) }, 0.8));
   if (stage === 'senior') add('senior', reason('kind.senior', { name: dog.name, age }, 0.8));
   const sore = JOINTS.filter((j) => (feelOver.joints[j] ?? 'free') !== 'free');
-  if (sore.length > 0) add('sore_joints', reason('kind.sore_joints', { joints: sore.map((j) => JOINT_LABELS[j]).join(', ') }, 0.8));
+  if (sore.length > 0) add('sore_joints', reason('kind.sore_joints', { joints: sore }, 0.8));
   else if (dog.conditions.includes('arthritis') || dog.conditions.includes('sore_back'))
     add('sore_joints', reason('kind.sore_joints_told', {}, 0.6));
   if (dog.triggers.length > 0 || feelOver.mood === 'frantic')
-    add('reactive', reason('kind.reactive', { what: dog.triggers.map((t) => t.cause).join(', ') || 'frantic today' }, 0.7));
+    add(
+      'reactive',
+      dog.triggers.length > 0
+        ? reason('kind.reactive', { causes: dog.triggers.map((t) => t.cause) }, 0.7)
+        : reason('kind.frantic', {}, 0.7),
+    );
   const tight = feelOver.zones.filter((z) => z.matGrade >= 3).length;
   if (tight >= MATTED_FROM_TIGHT_ZONES || feelOver.zones.some((z) => z.matGrade === 4))
-    add('matted', reason('kind.matted', { zones: tight }, 0.8));
+    add('matted', reason('kind.matted', { count: tight }, 0.8));
   if (dog.nose === 'short') add('short_nose', reason('kind.short_nose', {}, 0.8));
   if (feelOver.looked?.ribs === 'thin') add('thin_skin', reason('kind.thin_bones', {}, 0.7));
   else if (perhaps.includes('senior') || dog.conditions.includes('cushings') || dog.conditions.includes('steroids'))

@@ -38,11 +38,10 @@ export function stagesPerhaps(dog: Pick<DogFacts, 'born' | 'weightKg' | 'bornWit
   return [...new Set(ends.map((born) => lifeStage({ born, weightKg: dog.weightKg }, today)))];
 }
 
-/** Age in words: "11 weeks", "7 months", "12 years". */
-export function ageInWords(born: string, today: string): string {
+/** Age on a day as an ISO 8601 duration, in the unit that says most: weeks, then months, then years. `ageOf('2026-09-09', '2026-11-25') // => 'P11W'` */
+export function ageOf(born: string, today: string): string {
   const weeks = ageWeeks(born, today);
-  if (weeks < 20) return `${Math.floor(weeks)} weeks`;
+  if (weeks < 20) return `P${Math.floor(weeks)}W`;
   const years = ageYears(born, today);
-  if (years < 2) return `${Math.floor(years * 12)} months`;
-  return `${Math.floor(years)} years`;
+  return years < 2 ? `P${Math.floor(years * 12)}M` : `P${Math.floor(years)}Y`;
 }

@@ -1,6 +1,8 @@
 import { type FeelOver, findingIn, NOTHING_FOUND } from '../../findings/index.js';
+import { ENGLISH } from '../../locales/en/index.js';
+import { duration } from '../../locales/index.js';
 import { aDog, SPEC_DAY } from '../../testing/dogs.js';
-import { ageInWords, type DogFacts, dogKinds, expectedLifeYears, lifeStage, standingLimits } from './index.js';
+import { ageOf, type DogFacts, dogKinds, expectedLifeYears, lifeStage, standingLimits } from './index.js';
 
 const limits = (dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}) => {
   const facts = aDog(dog);
@@ -66,10 +68,10 @@ describe('stages at their edges', () => {
     expect(stage(8, 8)).toBe('mature_adult');
   });
   it('says weeks to 20, months to two years, then years', () => {
-    expect(ageInWords('2026-07-09', SPEC_DAY)).toBe('19 weeks');
-    expect(ageInWords('2026-07-08', SPEC_DAY)).toBe('4 months');
-    expect(ageInWords('2024-11-27', SPEC_DAY)).toBe('23 months');
-    expect(ageInWords('2024-11-20', SPEC_DAY)).toBe('2 years');
+    expect(duration(ENGLISH, ageOf('2026-07-09', SPEC_DAY))).toBe('19 weeks');
+    expect(duration(ENGLISH, ageOf('2026-07-08', SPEC_DAY))).toBe('4 months');
+    expect(duration(ENGLISH, ageOf('2024-11-27', SPEC_DAY))).toBe('23 months');
+    expect(duration(ENGLISH, ageOf('2024-11-20', SPEC_DAY))).toBe('2 years');
   });
 });
 
@@ -83,10 +85,10 @@ describe('what was found', () => {
   it('is named in the kinds: which joints, what it reacts to, how many tight zones', () => {
     const because = (dog: Partial<DogFacts>, found: Partial<FeelOver> = {}) =>
       dogKinds(aDog(dog), { ...NOTHING_FOUND, ...found }, SPEC_DAY)[0]!.because.facts;
-    expect(because({}, { joints: { hip_left: 'stiff', back: 'painful', neck: 'free' } })).toEqual({ joints: 'back, left hip' });
-    expect(because({ triggers: [{ cause: 'nails' }, { cause: 'dryer' }] })).toEqual({ what: 'nails, dryer' });
-    expect(because({}, { mood: 'frantic' })).toEqual({ what: 'frantic today' });
+    expect(because({}, { joints: { hip_left: 'stiff', back: 'painful', neck: 'free' } })).toEqual({ joints: ['back', 'hip_left'] });
+    expect(because({ triggers: [{ cause: 'nails' }, { cause: 'dryer' }] })).toEqual({ causes: ['nails', 'dryer'] });
+    expect(dogKinds(aDog(), { ...NOTHING_FOUND, mood: 'frantic' }, SPEC_DAY)[0]!.because.rule).toBe('kind.frantic');
     const zone = (z: 'back' | 'rump', matGrade: 1 | 4) => ({ zone: z, matGrade, skin: 'sound' as const, crust: false });
-    expect(because({}, { zones: [zone('back', 4), zone('rump', 1)] })).toEqual({ zones: 1 });
+    expect(because({}, { zones: [zone('back', 4), zone('rump', 1)] })).toEqual({ count: 1 });
   });
 });

@@ -1,5 +1,5 @@
 import type { FeelOver } from '../../findings/index.js';
-import { type Reason, reason } from '../../reasons/index.js';
+import { type Reason, reason } from '../../words/index.js';
 import type { DogFacts } from './dog.js';
 import { hasKind, type KindFound } from './kinds.js';
 import { ageWeeks } from './life-stage.js';

@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
-import type { DogSize } from '../../words/index.js';
+import { type DogSize, type Reason, reason, type Saying, saying } from '../../words/index.js';
 import type { DogFacts } from './dog.js';
 
 /** Weights that are believed without asking back, kg, by the size that people name. Our default, wide on purpose. */
@@ -25,23 +24,23 @@ export const KG_PER_LB = 0.45359237;
  * @param dog its weight as given, kg, with what is said of its size and build
  * @param beforeKg the last weight known of this dog, if any
  * @param grown the dog is past its rapid growth: a puppy may double
- * @example weightQuestion({ weightKg: 70, size: 'toy', build: 'light' }, undefined, true) // => 'A toy dog of 70 kg? Usual is 0.3 to 7 kg. …'
+ * @example weightQuestion({ weightKg: 70, size: 'toy', build: 'light' }, undefined, true)?.rule // => 'ask.weight_for_size'
  */
 export function weightQuestion(
   dog: { readonly weightKg: number; readonly size: DogSize | null; readonly build: DogFacts['build'] },
   beforeKg: number | undefined,
   grown: boolean,
-): string | undefined {
+): Saying | undefined {
   const { weightKg: kg, size } = dog;
-  const range = size && SIZE_KG[size];
+  const range = size ? SIZE_KG[size] : undefined;
   // A young dog of a large kind still weighs little.
-  if (range && (kg > range[1] || (grown && kg < range[0])))
-    return `A ${size} dog of ${kg} kg? Usual is ${range[0]} to ${range[1]} kg. Is the unit kg, and the size right?`;
-  if (!size && dog.build === 'light' && kg > LIGHT_UP_TO_KG) return `${kg} kg for a light dog: is that right? Is the unit kg?`;
+  if (size && range && (kg > range[1] || (grown && kg < range[0])))
+    return saying('ask.weight_for_size', { dog_size: size, kg, from: range[0], to: range[1] });
+  if (!size && dog.build === 'light' && kg > LIGHT_UP_TO_KG) return saying('ask.weight_light', { kg });
   if (beforeKg === undefined) return undefined;
   const change = kg / beforeKg - 1;
   if (grown && Math.abs(change) >= ASK_FROM_CHANGE)
-    return `It weighed ${beforeKg} kg before: ${Math.round(100 * Math.abs(change))} % ${change > 0 ? 'more' : 'less'} now. Is that right?`;
+    return saying(change > 0 ? 'ask.weight_more' : 'ask.weight_less', { from: beforeKg, percent: Math.round(100 * Math.abs(change)) });
   return undefined;
 }
 

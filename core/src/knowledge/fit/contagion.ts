@@ -1,6 +1,4 @@
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import type { FitSign } from '../../words/index.js';
-import { FIT_SIGN_LABELS } from './fit-signs.js';
+import { byWeight, type FitSign, type Reason, reason } from '../../words/index.js';
 
 /** Signs that can pass to other dogs or to people. */
 export const CONTAGIOUS_SIGNS: readonly FitSign[] = ['fleas', 'ringed_patches', 'itchy_scabs', 'cough', 'diarrhoea', 'fever_or_vomiting'];
@@ -46,7 +44,6 @@ export function contagion(signs: readonly FitSign[], contactMinutes = CONTACT_MI
     };
   }
   const place = found.every((s) => LAST_OF_DAY.includes(s)) ? 'last_of_day' : 'not_today';
-  const what = found.map((s) => FIT_SIGN_LABELS[s]).join(', ');
   return {
     place,
     ownTowelsAndTools: true,
@@ -54,7 +51,9 @@ export function contagion(signs: readonly FitSign[], contactMinutes = CONTACT_MI
     keepVulnerableAway: true,
     disinfectMinutes: minutes + WIPE_MORE_MINUTES,
     reasons: byWeight([
-      place === 'last_of_day' ? reason('fit.last_of_day', { sign: what }, 0.7) : reason('fit.contagious_not_today', { sign: what }, 0.95),
+      place === 'last_of_day'
+        ? reason('fit.last_of_day', { signs: found }, 0.7)
+        : reason('fit.contagious_not_today', { signs: found }, 0.95),
       reason('fit.own_towels', {}, 0.6),
       reason('fit.between_dogs', { minutes: minutes + WIPE_MORE_MINUTES, contact: contactMinutes }, 0.4),
     ]),

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { sayReason } from '../../reasons/index.js';
 import { aDog, SPEC_DAY } from '../../testing/dogs.js';
+import { sayReason } from '../../testing/english.js';
 import { aFitQuestion } from '../../testing/fit-questions.js';
 import { CONDITIONS, DOG_KINDS, FIT_SIGNS, FIT_VERDICTS, TOLD_ITEMS } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';

@@ -1,18 +1,10 @@
 import type { Looked } from '../../findings/index.js';
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import { FIT_VERDICTS, type FitSign, type FitVerdict, type ToldItem } from '../../words/index.js';
-import { CONDITION_LABELS, type DogFacts } from '../dogs/index.js';
+import { byWeight, FIT_VERDICTS, type FitSign, type FitVerdict, type Reason, reason, type ToldItem } from '../../words/index.js';
+import type { DogFacts } from '../dogs/index.js';
 import { type Contagion, contagion } from './contagion.js';
-import { FIT_SIGN_LABELS } from './fit-signs.js';
 import { type HeatLoad, heatLoad } from './heat-load.js';
-import { lookedEffects, sayLooked } from './looked-effects.js';
+import { lookedEffects, lookedFacts } from './looked-effects.js';
 import { answerTold } from './medicines.js';
-export const FIT_VERDICT_LABELS: Readonly<Record<FitVerdict, string>> = {
-  go: 'Go',
-  go_with_limits: 'Go, with limits',
-  ask_vet: 'Ask the vet first',
-  not_today: 'Not today',
-};
 
 export interface FitResult {
   readonly verdict: FitVerdict;
@@ -89,11 +81,9 @@ export function fitToGroom(q: FitQuestion): FitResult {
     reasons.push(because);
   };
   const alarms = q.signs.filter((s) => VET_NOW.includes(s));
-  for (const sign of alarms) raise('not_today', reason('fit.vet_now', { sign: FIT_SIGN_LABELS[sign] }, 1));
-  for (const sign of q.signs.filter((s) => NOT_TODAY.includes(s)))
-    raise('not_today', reason('fit.not_today', { sign: FIT_SIGN_LABELS[sign] }, 0.95));
-  for (const sign of q.signs.filter((s) => ASK_VET.includes(s)))
-    raise('ask_vet', reason('fit.ask_vet_sign', { sign: FIT_SIGN_LABELS[sign] }, 0.9));
+  for (const sign of alarms) raise('not_today', reason('fit.vet_now', { sign }, 1));
+  for (const sign of q.signs.filter((s) => NOT_TODAY.includes(s))) raise('not_today', reason('fit.not_today', { sign }, 0.95));
+  for (const sign of q.signs.filter((s) => ASK_VET.includes(s))) raise('ask_vet', reason('fit.ask_vet_sign', { sign }, 0.9));
   const spread = contagion(q.signs, q.contactMinutes);
   if (spread.place === 'last_of_day') for (const because of spread.reasons) raise('go_with_limits', because);
   else if (spread.place === 'not_today') for (const because of spread.reasons) raise('not_today', because);
@@ -103,16 +93,15 @@ export function fitToGroom(q: FitQuestion): FitResult {
     raise(to === 'ask_vet' && q.vetAgreed ? 'go_with_limits' : to, because);
   }
   for (const condition of q.dog.conditions) {
-    const what = CONDITION_LABELS[condition];
     if (ASK_VET_CONDITIONS.includes(condition))
       raise(
         q.vetAgreed ? 'go_with_limits' : 'ask_vet',
-        reason(q.vetAgreed ? 'fit.vet_agreed' : 'fit.ask_vet_condition', { condition: what }, 0.8),
+        reason(q.vetAgreed ? 'fit.vet_agreed' : 'fit.ask_vet_condition', { condition }, 0.8),
       );
     if (LIMITING_CONDITIONS.includes(condition)) raise('go_with_limits', reason(`fit.limit_${condition}` as LimitRule, {}, 0.6));
   }
   for (const effect of lookedEffects(q.looked).filter((e) => e.vet))
-    raise('go_with_limits', reason('fit.looked', { what: sayLooked(effect) }, 0.7));
+    raise('go_with_limits', reason('fit.looked', lookedFacts(effect), 0.7));
   // Who is heavy under the coat warms up like a heavy dog.
   const built = q.looked?.ribs === 'heavy' ? { ...q.dog, build: 'heavy' as const } : q.dog;
   const heat = heatLoad({ dog: built, pelted: q.pelted, warmDryer: false, roomCelsius: q.roomCelsius, today: q.today });

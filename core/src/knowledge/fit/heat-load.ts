@@ -1,4 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
+import { type HeatFactor, type Reason, reason } from '../../words/index.js';
 import { ageYears, type DogFacts, expectedLifeYears } from '../dogs/index.js';
 
 /** Room caution for dogs that bear heat badly, °C; and the limit for short noses. Our defaults. */
@@ -37,23 +37,22 @@ export interface HeatLoad {
  */
 export function heatLoad(q: HeatLoadQuestion): HeatLoad {
   const old = ageYears(q.dog.born, q.today) >= 0.75 * expectedLifeYears(q.dog.weightKg);
-  const parts: (readonly [string, number])[] = [];
-  const add = (holds: boolean, why: string, points: number): void => {
+  const parts: (readonly [HeatFactor, number])[] = [];
+  const add = (holds: boolean, why: HeatFactor, points: number): void => {
     if (holds) parts.push([why, points]);
   };
-  add(q.dog.nose === 'short', 'short-nosed', HEAT_POINTS.shortNose);
-  add(q.dog.conditions.includes('heart'), 'heart-sick', HEAT_POINTS.heart);
-  add(q.dog.conditions.includes('airway'), 'airway disease', HEAT_POINTS.airway);
+  add(q.dog.nose === 'short', 'short_nose', HEAT_POINTS.shortNose);
+  add(q.dog.conditions.includes('heart'), 'heart', HEAT_POINTS.heart);
+  add(q.dog.conditions.includes('airway'), 'airway', HEAT_POINTS.airway);
   add(q.dog.build === 'heavy', 'heavy', HEAT_POINTS.heavy);
   add(old, 'old', HEAT_POINTS.old);
-  add(q.dog.coat === 'double', 'thick-coated', HEAT_POINTS.thickCoat);
+  add(q.dog.coat === 'double', 'thick_coat', HEAT_POINTS.thickCoat);
   add(q.pelted, 'pelted', HEAT_POINTS.pelted);
   const ofDog = parts.reduce((sum, [, p]) => sum + p, 0);
-  add(q.warmDryer && ofDog > 0, 'a warm dryer', HEAT_POINTS.warmDryer);
+  add(q.warmDryer && ofDog > 0, 'warm_dryer', HEAT_POINTS.warmDryer);
   const points = parts.reduce((sum, [, p]) => sum + p, 0);
   const limitCelsius = Math.max(HEAT_CAUTION_CELSIUS, HEAT_NOT_TODAY_CELSIUS - CELSIUS_PER_POINT * points);
-  const why = parts.map(([w]) => w).join(', ') || 'any dog';
-  const facts = { celsius: q.roomCelsius, limit: limitCelsius, why };
+  const facts = { celsius: q.roomCelsius, limit: limitCelsius, factors: parts.map(([factor]) => factor) };
   if (q.roomCelsius > limitCelsius)
     return { points, limitCelsius, verdict: 'not_today', reasons: [reason('fit.heat_over_limit', facts, 1)] };
   if (points > 0 && q.roomCelsius >= HEAT_CAUTION_CELSIUS)

@@ -1,5 +1,4 @@
 export * from './contagion.js';
-export * from './fit-signs.js';
 export * from './fit-to-groom.js';
 export * from './heat-load.js';
 export * from './looked-effects.js';

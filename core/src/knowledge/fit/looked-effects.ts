@@ -1,43 +1,5 @@
 import type { Looked } from '../../findings/index.js';
-import { type Reason, reason } from '../../reasons/index.js';
-import { type Activity, type LOOKED_FINDINGS, LOOKED_PARTS, type LookedFinding, type LookedPart, type ZoneId } from '../../words/index.js';
-import { zoneLabel } from '../anatomy/index.js';
-
-export const LOOKED_PART_LABELS: Readonly<Record<LookedPart, string>> = {
-  eyes: 'eyes',
-  mouth: 'mouth',
-  folds: 'folds',
-  ears: 'ears',
-  nails: 'nails',
-  pads: 'pads',
-  ribs: 'ribs',
-  anal: 'round the anus',
-};
-export const LOOKED_LABELS: Readonly<Record<LookedFinding, string>> = {
-  clear: 'clear',
-  crusted: 'crusted',
-  sore: 'sore',
-  fine: 'fine',
-  no_front_teeth: 'front teeth missing',
-  sore_teeth: 'sore teeth',
-  dry: 'dry',
-  damp: 'damp',
-  clean: 'clean',
-  waxy: 'waxy',
-  foul: 'black or foul',
-  short: 'short',
-  long: 'long',
-  grown_in: 'grown in',
-  sound: 'sound',
-  hair_balls: 'hair balls',
-  cracked: 'cracked',
-  cut: 'cut',
-  covered: 'well covered',
-  thin: 'felt like a rake',
-  heavy: 'hard to find',
-  dirty: 'dirty',
-  swollen: 'swollen',
-};
+import { type Activity, type LOOKED_FINDINGS, LOOKED_PARTS, type LookedFinding, type LookedPart, type Reason, reason, type ZoneId } from '../../words/index.js';
 
 /** What a finding does to the plan. */
 export interface LookedEffect {
@@ -141,8 +103,13 @@ export function leftByLooks(looked: Looked | undefined): ZoneId[] {
   return [...new Set(lookedEffects(looked).flatMap((e) => e.leaves))];
 }
 
-/** A vet finding in words, for the list of what is not done. `sayLooked({part: 'ears', finding: 'foul', …}) // => 'ears: black or foul'` */
-export function sayLooked(e: Pick<LookedEffect, 'part' | 'finding' | 'leaves'>): string {
-  const where = e.leaves.length > 0 && e.leaves.length <= 3 ? ` (${e.leaves.map(zoneLabel).join(', ')})` : '';
-  return `${LOOKED_PART_LABELS[e.part]}: ${LOOKED_LABELS[e.finding]}${where}`;
+/** A finding as sentences name it: its places only where they are few. */
+export function lookedFacts(e: Pick<LookedEffect, 'part' | 'finding' | 'leaves'>): {
+  readonly part: LookedPart;
+  readonly finding: LookedFinding;
+  readonly zones: readonly ZoneId[];
+} {
+  return { part: e.part, finding: e.finding, zones: e.leaves.length <= PLACES_NAMED ? e.leaves : [] };
 }
+/** More places than this are not named. */
+const PLACES_NAMED = 3;

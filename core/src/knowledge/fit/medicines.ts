@@ -1,16 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
-import type { Condition, ToldItem } from '../../words/index.js';
-
-export const TOLD_LABELS: Readonly<Record<ToldItem, string>> = {
-  insulin_without_meal: 'insulin given, meal not eaten',
-  insulin_due: 'insulin or its meal is due during the visit',
-  medicine_missed: 'a daily medicine was missed',
-  just_fed: 'fed within the last hour',
-  new_medicine: 'a new medicine this week',
-  pain_relief_by_vet: 'pain relief for today, from the vet',
-  spot_on_fresh: 'a spot-on put on within two days',
-  vaccination_not_stated: 'vaccination not stated',
-};
+import { type Condition, type Reason, reason, type ToldItem } from '../../words/index.js';
 
 export interface ToldAnswer {
   readonly verdict: 'go' | 'go_with_limits' | 'ask_vet' | 'not_today';

@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
-import type { DogKind } from '../../words/index.js';
+import { type DogKind, type Reason, reason } from '../../words/index.js';
 
 /** Painful minutes that a dog is put through in one visit, by kind; the least of those that hold counts. Our defaults. */
 export const PAINFUL_MINUTES = { grown: 45, senior: 25, puppy: 15, bite_history: 30, sore_joints: 30 } as const;

@@ -1,4 +1,4 @@
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
+import { byWeight, type Reason, reason } from '../../words/index.js';
 
 /** What must still be put right before the dog could go home. */
 export interface Unfinished {

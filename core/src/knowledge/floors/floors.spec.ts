@@ -1,19 +1,17 @@
 import fc from 'fast-check';
-import { buildSteps, type BuiltStep, makePlan } from '../../plan/index.js';
-import { RULES } from '../../reasons/index.js';
+import { ENGLISH } from '../../locales/en/index.js';
+import { buildSteps, floorStepOf, makePlan } from '../../plan/index.js';
 import { aDog, anInput, SPEC_DAY } from '../../testing/dogs.js';
-import { CONDITIONS, FLOOR_IDS, HOLD_IDS, JOINTS, MAT_GRADES, MOODS, NOSES, SERVICE_ITEMS, SKIN_STATES, TOOL_KINDS, ZONE_IDS } from '../../words/index.js';
+import { CONDITIONS, FLOOR_IDS, HOLD_IDS, HOUSE_QUESTION_IDS, type HouseRules, JOINTS, MAT_GRADES, MOODS, NOSES, RULES, SERVICE_ITEMS, SKIN_STATES, TOOL_KINDS, ZONE_IDS } from '../../words/index.js';
 import { dogKinds } from '../dogs/index.js';
 import { fitToGroom } from '../fit/index.js';
-import { HOLDS, LOOP_FLOOR_RULES } from '../holds/index.js';
-import { HOUSE_QUESTION_IDS, type HouseRules, houseRules, schoolsOf } from '../house-rules/index.js';
-import { findFloorBreaches, type FloorCheck, FLOORS } from './index.js';
+import { LOOP_FLOOR_RULES } from '../holds/index.js';
+import { houseRules, schoolsOf } from '../house-rules/index.js';
+import { findFloorBreaches, type FloorCheck, type FloorStep } from './index.js';
 
 /** Every house: one school of each question. */
 const anyHouse: fc.Arbitrary<HouseRules> = fc
-  .tuple(
-    ...HOUSE_QUESTION_IDS.map((q) => fc.constantFrom(...schoolsOf(q).map((s) => ({ [q]: s.id }))) as fc.Arbitrary<Partial<HouseRules>>),
-  )
+  .tuple(...HOUSE_QUESTION_IDS.map((q) => fc.constantFrom(...schoolsOf(q).map((s) => ({ [q]: s }))) as fc.Arbitrary<Partial<HouseRules>>))
   .map((answers) => houseRules(Object.assign({}, ...answers) as Partial<HouseRules>));
 
 function stepsOf(
@@ -23,10 +21,10 @@ function stepsOf(
 ): FloorCheck {
   const input = anInput(change, dog, found);
   const built = buildSteps(input, dogKinds(input.dog, input.feelOver, SPEC_DAY));
-  return { ...input, steps: built.steps, notToday: built.notPlanned };
+  return { ...input, steps: built.steps.map(floorStepOf), notToday: built.notPlanned };
 }
 const broken = (check: FloorCheck): string[] => findFloorBreaches(check).map((b) => b.floor);
-const patch = (check: FloorCheck, activity: string, change: Partial<BuiltStep>): FloorCheck => ({
+const patch = (check: FloorCheck, activity: string, change: Partial<FloorStep>): FloorCheck => ({
   ...check,
   steps: check.steps.map((s) => (s.activity === activity ? { ...s, ...change } : s)),
 });
@@ -34,7 +32,7 @@ const patch = (check: FloorCheck, activity: string, change: Partial<BuiltStep>):
 describe('the floors', () => {
   it('are twelve, each in words', () => {
     expect(FLOOR_IDS.length).toBe(12);
-    for (const f of FLOOR_IDS) expect(FLOORS[f]).withContext(f).toMatch(/\.$/);
+    for (const f of FLOOR_IDS) expect(ENGLISH.labels.floor[f]).withContext(f).toMatch(/\.$/);
   });
 
   it('a sound plan breaks none', () => expect(broken(stepsOf())).toEqual([]));
@@ -81,14 +79,14 @@ describe('the floors', () => {
   it('no cage, no scruff, no drug among the tools, holds and words', () => {
     expect(TOOL_KINDS.filter((t) => /cage|box|cabinet/.test(t))).toEqual([]);
     expect(HOLD_IDS.filter((h) => /scruff|neck|limb/.test(h))).toEqual([]);
-    for (const [code, { text }] of Object.entries(RULES))
+    for (const [code, text] of Object.entries(ENGLISH.sentences))
       expect(text)
         .withContext(code)
         .not.toMatch(/\bmg\b|milligram|sedate it|give .* tablet/i);
   });
   it('never alone: what ties or covers a dog is attended', () => {
-    expect(HOLDS.loop.how).toContain('never left alone');
-    expect(HOLDS.muzzle.how).toContain('watched');
+    expect(ENGLISH.holdHow.loop).toContain('never left alone');
+    expect(ENGLISH.holdHow.muzzle).toContain('watched');
     expect(RULES['caution.never_alone'].source).toBe('floor');
     expect(RULES[LOOP_FLOOR_RULES[0]].source).toBe('floor');
   });

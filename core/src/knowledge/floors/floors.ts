@@ -1,29 +1,20 @@
 import { type FeelOver, findingIn } from '../../findings/index.js';
-import type { BuiltStep } from '../../plan/index.js';
-import { type Reason, reason } from '../../reasons/index.js';
-import type { Activity, FitVerdict, FloorId, ZoneId } from '../../words/index.js';
-import { ACTIVITY_FACTS } from '../../work/index.js';
-import { zoneLabel } from '../anatomy/index.js';
+import { type Activity, type FitVerdict, type FloorId, type HoldId, type LearnedTool, type Post, type Reason, reason, type StepName, type ZoneId } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
-import { NEVER_ABOVE_CELSIUS } from '../heat/index.js';
 
-export const FLOORS: Readonly<Record<FloorId, string>> = {
-  body_alarm_vet_now: 'A dog with a body alarm goes to a vet now.',
-  no_tight_mat_brushed: 'No grade 3 or 4 mat is brushed out.',
-  no_shears_under_tail_or_leather: 'No shears under the tail or against the ear leather.',
-  no_blade_above_limit: `No blade above ${NEVER_ABOVE_CELSIUS} °C.`,
-  no_muzzle_without_breath: 'No muzzle on a short nose, on trouble with heart or breath, or on a wet dog.',
-  no_pressure_on_throat: 'No pressure on a throat, no scruffing.',
-  no_lifting_by_limb_or_tail: 'No lifting by limb or tail; no leg lifted over a sore joint.',
-  never_alone: 'No dog is left alone on a table, in a tub, in a loop, in a muzzle or at a dryer.',
-  no_heated_cage: 'No heated cage.',
-  no_drug_no_diagnosis: 'No drug, dose or diagnosis from us.',
-  stopping_always_allowed: 'Stopping is always allowed.',
-  what_hurts_goes_to_a_vet: 'What hurts and had to stay goes to a vet within days.',
-};
+/** The least that is asked of a step to hold it against the floors. */
+export interface FloorStep {
+  readonly activity: Activity;
+  readonly name: StepName;
+  readonly zones: readonly ZoneId[];
+  readonly tool: LearnedTool;
+  /** Where such work is done, wherever this dog lies for it. */
+  readonly workPost: Post;
+  readonly hold: { readonly hold: HoldId; readonly also: readonly HoldId[] };
+}
 
 export interface FloorCheck {
-  readonly steps: readonly BuiltStep[];
+  readonly steps: readonly FloorStep[];
   readonly notToday: readonly {
     readonly to: 'vet' | 'another_visit' | 'left';
     readonly zones: readonly string[];
@@ -49,27 +40,25 @@ export interface FloorBreach {
  */
 export function findFloorBreaches(plan: FloorCheck): FloorBreach[] {
   const found: FloorBreach[] = [];
-  const breach = (floor: FloorId, what: string, step?: Activity, zone?: ZoneId): void => {
-    found.push({ floor, step, zone, because: reason('floor.broken', { floor: FLOORS[floor], what }, 1) });
+  const breach = (floor: FloorId, step?: FloorStep, zone?: ZoneId): void => {
+    found.push({ floor, step: step?.activity, zone, because: reason('floor.broken', { floor, step: step?.name, zone }, 1) });
   };
   const held = plan.fit === 'not_today' || plan.fit === 'ask_vet';
   const breathless = plan.dog.nose === 'short' || plan.dog.conditions.some((c) => c === 'heart' || c === 'airway');
   for (const step of plan.steps) {
-    if (held) breach('body_alarm_vet_now', step.label, step.activity);
-    const tool = ACTIVITY_FACTS[step.activity].tool;
+    if (held) breach('body_alarm_vet_now', step);
     const grades = step.zones.map((z) => findingIn(plan.feelOver, z).matGrade);
-    if (tool === 'brush' && grades.some((g) => g >= 3)) breach('no_tight_mat_brushed', step.label, step.activity);
-    if (tool === 'shears' && step.zones.some((z) => z === 'anus' || z.startsWith('ear_leather')))
-      breach('no_shears_under_tail_or_leather', step.label, step.activity);
-    if (step.hold.also.includes('muzzle') && (breathless || ACTIVITY_FACTS[step.activity].post !== 'table'))
-      breach('no_muzzle_without_breath', step.label, step.activity);
+    if (step.tool === 'brush' && grades.some((g) => g >= 3)) breach('no_tight_mat_brushed', step);
+    if (step.tool === 'shears' && step.zones.some((z) => z === 'anus' || z.startsWith('ear_leather')))
+      breach('no_shears_under_tail_or_leather', step);
+    if (step.hold.also.includes('muzzle') && (breathless || step.workPost !== 'table')) breach('no_muzzle_without_breath', step);
     const sore = Object.entries(plan.feelOver.joints).some(([j, c]) => c === 'painful' && (j.startsWith('hip') || j.startsWith('knee')));
     if (sore && step.hold.hold === 'leg_folded' && (step.activity === 'nails' || step.activity === 'feet'))
-      breach('no_lifting_by_limb_or_tail', step.label, step.activity);
+      breach('no_lifting_by_limb_or_tail', step);
   }
   for (const zone of plan.feelOver.zones.filter((z) => z.skin === 'sore')) {
     const told = plan.notToday.some((n) => n.to === 'vet' && n.zones.includes(zone.zone));
-    if (!held && !told) breach('what_hurts_goes_to_a_vet', zoneLabel(zone.zone), undefined, zone.zone);
+    if (!held && !told) breach('what_hurts_goes_to_a_vet', undefined, zone.zone);
   }
   return found;
 }

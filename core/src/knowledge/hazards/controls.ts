@@ -1,5 +1,4 @@
-import { type Reason, reason, type RuleCode } from '../../reasons/index.js';
-import { CONTROL_IDS, CONTROL_LEVELS, type ControlId, type ControlLevel, type HazardId } from '../../words/index.js';
+import { CONTROL_IDS, CONTROL_LEVELS, type ControlId, type ControlLevel, type HazardId, type Reason, reason, type RuleId } from '../../words/index.js';
 
 /** What is left of a hazard with a control of each level. Our defaults, in the order of the hierarchy. */
 export const LEFT_AFTER: Readonly<Record<ControlLevel, number>> = {
@@ -13,7 +12,7 @@ export const LEFT_AFTER: Readonly<Record<ControlLevel, number>> = {
 export interface ControlFacts {
   readonly level: ControlLevel;
   readonly hazards: readonly HazardId[];
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
 }
 
 export const CONTROLS: Readonly<Record<ControlId, ControlFacts>> = {

@@ -1,6 +1,5 @@
-import { type Reason, reason, type RuleCode } from '../../reasons/index.js';
-import type { Competence, DogKind, HazardId, LearnedTool, MatGrade, Movement, SkinState, ZoneId } from '../../words/index.js';
-import { zoneFacts, zoneLabel } from '../anatomy/index.js';
+import { type Competence, type DogKind, type HazardId, type LearnedTool, type MatGrade, type Movement, type Reason, reason, type RuleId, type SkinState, type ZoneId } from '../../words/index.js';
+import { zoneFacts } from '../anatomy/index.js';
 
 /** Work as the register sees it: one step in one place. */
 export interface HazardWork {
@@ -25,7 +24,7 @@ export interface HazardFactor {
 }
 
 interface FactorRule {
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
   readonly factor: number;
   readonly hazards: readonly HazardId[];
   readonly when: (w: HazardWork) => boolean;
@@ -79,6 +78,6 @@ export const HAZARD_FACTORS: readonly FactorRule[] = [
 export function factorsOn(hazard: HazardId, work: HazardWork): HazardFactor[] {
   return HAZARD_FACTORS.filter((f) => f.hazards.includes(hazard) && f.when(work)).map((f) => ({
     factor: f.factor,
-    because: reason(f.rule, { zone: zoneLabel(work.zone), factor: f.factor }, Math.min(1, f.factor / 6)),
+    because: reason(f.rule, { zone: work.zone, factor: f.factor }, Math.min(1, f.factor / 6)),
   }));
 }

@@ -1,8 +1,5 @@
-import { INCIDENTS } from '../../incidents/index.js';
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
 import { rateInterval90, rateMean, updateRate } from '../../statistics/index.js';
-import { type ControlId, HAZARD_IDS, type HazardId, type LearnedTool, type RiskBand, type ZoneId } from '../../words/index.js';
-import { zoneLabel } from '../anatomy/index.js';
+import { byWeight, type ControlId, HAZARD_IDS, type HazardId, type LearnedTool, type Reason, reason, type RiskBand, type ZoneId } from '../../words/index.js';
 import { type Controlled, controlsOn, shareLeft } from './controls.js';
 import { factorsOn, type HazardWork } from './hazard-factors.js';
 import { HAZARDS, isPossible } from './hazards.js';
@@ -55,7 +52,6 @@ export function baseRate(hazard: HazardId, tool: LearnedTool, seen: readonly Haz
 
 export interface RegisterRow {
   readonly hazard: HazardId;
-  readonly label: string;
   readonly zone: ZoneId;
   readonly tool: LearnedTool;
   readonly severity: number;
@@ -90,7 +86,6 @@ export function assessHazard(hazard: HazardId, { work, controls }: ControlledWor
   const scoreAfter = riskScore(likelihoodClass(after), severity);
   return {
     hazard,
-    label: INCIDENTS[hazard].label,
     zone: work.zone,
     tool: work.tool,
     severity,
@@ -125,7 +120,7 @@ export function hazardRegister(works: readonly ControlledWork[], seen: readonly 
 export function sayRow(row: RegisterRow): Reason {
   return reason(
     'hazard.row',
-    { hazard: row.label, zone: zoneLabel(row.zone), before: row.before, after: row.after, band: row.bandAfter, was: row.bandBefore },
+    { hazard: row.hazard, zone: row.zone, before: row.before, after: row.after, risk: row.bandAfter, was_risk: row.bandBefore },
     Math.min(1, row.scoreAfter / 25),
   );
 }

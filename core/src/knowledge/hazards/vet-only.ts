@@ -1,7 +1,6 @@
 import type { FeelOver, ZoneFinding } from '../../findings/index.js';
-import { type Reason, reason, type RuleCode } from '../../reasons/index.js';
-import type { ZoneId } from '../../words/index.js';
-import { partOf, zoneFacts, zoneLabel } from '../anatomy/index.js';
+import { type Reason, reason, type RuleId, type ZoneId } from '../../words/index.js';
+import { partOf, zoneFacts } from '../anatomy/index.js';
 import type { DogFacts } from '../dogs/index.js';
 
 export interface VetOnlyQuestion {
@@ -12,7 +11,7 @@ export interface VetOnlyQuestion {
 }
 
 interface VetRule {
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
   readonly when: (z: ZoneFinding, q: VetOnlyQuestion) => boolean;
 }
 
@@ -38,13 +37,13 @@ export interface VetWork {
 export function vetOnly(q: VetOnlyQuestion): VetWork[] {
   const zones = q.feelOver.zones.flatMap((z) => {
     const found = VET_ONLY.find((r) => r.when(z, q));
-    return found ? [{ zone: z.zone, because: reason(found.rule, { zone: zoneLabel(z.zone) }, 1) }] : [];
+    return found ? [{ zone: z.zone, because: reason(found.rule, { zone: z.zone }, 1) }] : [];
   });
   const unfelt = q.strangled
     .filter((zone) => !q.feelOver.zones.some((z) => z.zone === zone))
-    .map((zone) => ({ zone, because: reason('vet.strangled', { zone: zoneLabel(zone) }, 1) }));
+    .map((zone) => ({ zone, because: reason('vet.strangled', { zone: zone }, 1) }));
   const marks = q.feelOver.marks
     .filter((m) => partOf(m.zone) === 'anus' || (zoneFacts(m.zone).fragile.includes('eye') && m.surface !== 'smooth'))
-    .map((m) => ({ zone: m.zone, because: reason('vet.mark_there', { zone: zoneLabel(m.zone) }, 1) }));
+    .map((m) => ({ zone: m.zone, because: reason('vet.mark_there', { zone: m.zone }, 1) }));
   return [...zones, ...unfelt, ...marks];
 }

@@ -1,7 +1,5 @@
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import { HEAT_ACTIONS, type HeatAction, type ZoneId } from '../../words/index.js';
-import { zoneFacts, zoneLabel } from '../anatomy/index.js';
-import type { HouseRules } from '../house-rules/index.js';
+import { byWeight, HEAT_ACTIONS, type HeatAction, type HouseRules, type Reason, reason, type ZoneId } from '../../words/index.js';
+import { zoneFacts } from '../anatomy/index.js';
 import { BLADE_HEAT_DEFAULTS, type BladeHeatModel, CHECK_BY_SECONDS, NEVER_ABOVE_CELSIUS, secondsUntilCelsius, SWAP_AT_CELSIUS } from './blade-heat.js';
 
 export interface HeatQuestion {
@@ -45,7 +43,7 @@ const isThin = (zone: ZoneId): boolean => zoneFacts(zone).fragile.includes('thin
 
 /** What to do with the blade before it meets the next place. A touch that says warm overrules any estimate; cool overrules none. */
 export function adviseHeat(q: HeatQuestion): HeatAdvice {
-  const zone = zoneLabel(q.zone);
+  const zone = q.zone;
   const line = swapLineCelsius(q.zone, q.house);
   const minutesToSwap = secondsUntilCelsius(q.celsius, line, q.model ?? BLADE_HEAT_DEFAULTS) / 60;
   const found: { action: HeatAction; because: Reason }[] = [];

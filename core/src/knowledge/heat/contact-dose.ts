@@ -1,4 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
+import { type Reason, reason, type ZoneId } from '../../words/index.js';
 
 /** A contact at one temperature. */
 export interface Contact {
@@ -63,7 +63,7 @@ export interface DoseOfZone {
 }
 
 /** What a zone met in a visit, for looking back after an incident. It never says that a contact was harmless. */
-export function doseOfZone(contacts: readonly Contact[], zone: string): DoseOfZone {
+export function doseOfZone(contacts: readonly Contact[], zone: ZoneId): DoseOfZone {
   const cem43 = cem43Minutes(contacts);
   const longestMinutes = Math.max(0, ...contacts.map((c) => c.minutes));
   const hottestCelsius = contacts.length === 0 ? 0 : Math.max(...contacts.map((c) => c.celsius));

@@ -1,7 +1,9 @@
+import { ENGLISH } from '../../locales/en/index.js';
+import { stretch } from '../../locales/index.js';
 import { aHoldQuestion } from '../../testing/hold-questions.js';
 import { HOLD_IDS } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
-import { chooseHold, type HoldChoice, HOLDS, sayCap } from './index.js';
+import { chooseHold, type HoldChoice, HOLDS } from './index.js';
 
 const ask = (...args: Parameters<typeof aHoldQuestion>): HoldChoice => chooseHold(aHoldQuestion(...args));
 
@@ -62,10 +64,10 @@ describe('chooseHold', () => {
 
   it('knows of each hold where it must not press, and a cap', () => {
     for (const h of HOLD_IDS) {
-      expect(HOLDS[h].mustNotPress.length).withContext(h).toBeGreaterThan(0);
+      expect(ENGLISH.holdMustNotPress[h].length).withContext(h).toBeGreaterThan(0);
       expect(HOLDS[h].capMinutes).withContext(h).toBeGreaterThan(0);
     }
-    expect([sayCap('cupped_chin'), sayCap('muzzle')]).toEqual(['5 s', '5 min']);
+    expect((['cupped_chin', 'muzzle'] as const).map((h) => stretch(ENGLISH, HOLDS[h].capMinutes))).toEqual(['5 s', '5 min']);
     expect(HOLDS.muzzle.capMinutes).toBeLessThanOrEqual(5);
   });
 });

@@ -1,8 +1,6 @@
 import { otherLeg } from '../../findings/index.js';
-import { byWeight, type Reason, reason } from '../../reasons/index.js';
-import type { HoldId, Joint, JointComfort, Leg, Reach } from '../../words/index.js';
-import { type DogFacts, hasKind, JOINT_LABELS, type KindFound, LEG_LABELS } from '../dogs/index.js';
-import type { HouseRules } from '../house-rules/index.js';
+import { byWeight, type HoldId, type HouseRules, type Joint, type JointComfort, type Leg, type Reach, type Reason, reason } from '../../words/index.js';
+import { type DogFacts, hasKind, type KindFound } from '../dogs/index.js';
 import { guardHold } from './guard-hold.js';
 import { HOLDS } from './holds.js';
 
@@ -67,12 +65,12 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
   const liftsFore = q.reaches.some((r) => r === 'fore_feet' || r === 'nails' || r === 'armpits');
 
   if (liftsHind && hind.comfort !== 'free' && hind.joint) {
-    rejected.push({ hold: 'leg_folded', because: reason('hold.sore_hind_not_lifted', { joint: JOINT_LABELS[hind.joint] }, 1) });
-    reasons.push(reason('hold.lie_down_for_hind', { joint: JOINT_LABELS[hind.joint], comfort: hind.comfort }, 0.9));
+    rejected.push({ hold: 'leg_folded', because: reason('hold.sore_hind_not_lifted', { joint: hind.joint }, 1) });
+    reasons.push(reason('hold.lie_down_for_hind', { joint: hind.joint, comfort: hind.comfort }, 0.9));
     hold = 'lap_or_side';
   } else if (liftsFore && fore.comfort !== 'free' && fore.joint) {
-    rejected.push({ hold: 'foreleg_forward', because: reason('hold.sore_fore_not_lifted', { joint: JOINT_LABELS[fore.joint] }, 1) });
-    reasons.push(reason('hold.lie_down_for_fore', { joint: JOINT_LABELS[fore.joint] }, 0.9));
+    rejected.push({ hold: 'foreleg_forward', because: reason('hold.sore_fore_not_lifted', { joint: fore.joint }, 1) });
+    reasons.push(reason('hold.lie_down_for_fore', { joint: fore.joint }, 0.9));
     hold = 'lap_or_side';
   } else if (hasKind(q.kinds, 'senior') && hold !== 'under_arm' && canLieFor(q.reaches)) {
     reasons.push(q.reaches.includes('nails') ? reason('hold.senior_nails_lying', {}, 0.8) : reason('hold.senior_lies', {}, 0.7));
@@ -82,7 +80,7 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
   const weak = q.favours;
   if (weak && stands && (weak.startsWith('hind') ? liftsHind : liftsFore)) {
     also.add('belly_support');
-    reasons.push(reason('hold.favoured_leg', { weak: LEG_LABELS[weak], strong: LEG_LABELS[otherLeg(weak)] }, 0.9));
+    reasons.push(reason('hold.favoured_leg', { weak: weak, strong: otherLeg(weak) }, 0.9));
   }
   if (weak?.startsWith('hind')) reasons.push(reason('hold.rear_first', {}, 0.5));
   if (liftsHind && hold === 'leg_folded' && (q.dog.weightKg >= BELLY_SUPPORT_FROM_KG || hasKind(q.kinds, 'sore_joints'))) {
@@ -111,7 +109,7 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
   if (q.dog.nose === 'short' && hold === 'cupped_chin') reasons.push(reason('hold.short_nose_head_up', {}, 0.9));
   if (q.dog.conditions.includes('no_front_teeth') && q.reaches.includes('head')) reasons.push(reason('hold.tongue_without_teeth', {}, 0.7));
   if (q.dog.conditions.includes('blind') || q.dog.conditions.includes('deaf')) reasons.push(reason('hold.touch_before_move', {}, 0.8));
-  if (reasons.length === 0) reasons.push(reason('hold.least_force', { hold: HOLDS[hold].label, prevents: HOLDS[hold].prevents }, 0.3));
+  if (reasons.length === 0) reasons.push(reason('hold.least_force', { hold }, 0.3));
   return {
     hold,
     also: [...also],

@@ -46,7 +46,7 @@ describe('the least hold for a place', () => {
     expect(ask({ reaches: ['underside'] }, {}, { joints: { knee_right: 'stiff' } }).hold).toBe('lap_or_side');
     expect(ask({ reaches: ['body'] }, {}, { joints: { hip_left: 'painful', shoulder_left: 'painful' } }).hold).toBe('hand_resting');
     const worst = ask({ reaches: ['nails'] }, {}, { joints: { hip_left: 'stiff', knee_right: 'painful' } });
-    expect(worst.reasons[0]!.facts).toEqual({ joint: 'right knee', comfort: 'painful' });
+    expect(worst.reasons[0]!.facts).toEqual({ joint: 'knee_right', comfort: 'painful' });
   });
   it('lets a senior lie where every reach can be done lying, and says nails never standing', () => {
     const old = { born: '2009-01-01' };

@@ -1,5 +1,4 @@
-import { type Reason, reason } from '../../reasons/index.js';
-import type { HoldId } from '../../words/index.js';
+import { type HoldId, type Reason, reason } from '../../words/index.js';
 import { hasKind } from '../dogs/index.js';
 import type { HoldQuestion, RejectedHold } from './choose-hold.js';
 import { HOLDS } from './holds.js';

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { NOTHING_FOUND, otherLeg } from '../../findings/index.js';
-import { sayReason } from '../../reasons/index.js';
+import { ENGLISH } from '../../locales/en/index.js';
 import { aDog, SPEC_DAY } from '../../testing/dogs.js';
+import { sayReason } from '../../testing/english.js';
 import { aHoldQuestion } from '../../testing/hold-questions.js';
-import { CONDITIONS, HOLD_IDS, JOINT_COMFORTS, JOINTS, LEGS, REACHES } from '../../words/index.js';
+import { CONDITIONS, HOLD_IDS, type HouseRules, JOINT_COMFORTS, JOINTS, LEGS, REACHES } from '../../words/index.js';
 import { type DogFacts, dogKinds } from '../dogs/index.js';
-import { HOUSE_DEFAULTS, type HouseRules, houseRules } from '../house-rules/index.js';
+import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';
 import { adviseLoop, adviseReward, adviseVoice, chooseHold, gapsWithoutHold, goodSigns, type HoldChoice, type HoldQuestion, HOLDS, type LoopAdvice, muzzleBan, protectionAfter, PUPPY_HELD_STILL_MINUTES } from './index.js';
 
 const question = aHoldQuestion;
@@ -18,7 +19,7 @@ describe('the favoured leg', () => {
     const c = ask({ reaches: ['hind_feet'] }, {}, { favours: 'hind_left' });
     expect(c.also).toContain('belly_support');
     const said = c.reasons.find((r) => r.rule === 'hold.favoured_leg')!;
-    expect(said.facts).toEqual({ weak: 'left hind leg', strong: 'right hind leg' });
+    expect(said.facts).toEqual({ weak: 'hind_left', strong: 'hind_right' });
     expect(c.reasons.map((r) => r.rule)).toContain('hold.rear_first');
   });
   it('counts in front too, but nobody turns rear first for a foreleg', () => {
@@ -111,10 +112,10 @@ describe('a muzzle, in every school (floor)', () => {
     expect(c.reasons[0]!.rule).toBe('hold.fighting_stop');
   });
   it('is not taken off by a friendly sign', () => {
-    const after = protectionAfter(['muzzle', 'helper'], 'wag', (h) => HOLDS[h].label);
+    const after = protectionAfter(['muzzle', 'helper'], 'wag');
     expect(after.protection).toEqual(['muzzle', 'helper']);
     expect(sayReason(after.reasons[0]!)).toContain('basket muzzle, a helper');
-    expect(sayReason(protectionAfter([], 'leans_in', (h) => HOLDS[h].label).reasons[0]!)).toContain('what is planned');
+    expect(sayReason(protectionAfter([], 'leans_in').reasons[0]!)).toContain('what is planned');
   });
 });
 
@@ -142,7 +143,7 @@ describe('teeth, backs and heads', () => {
     for (const h of HOLD_IDS) expect(HOLDS[h].needs.length).withContext(h).toBeGreaterThan(0);
     // No pressure on a throat: what is round the head or the neck names it.
     for (const h of ['muzzle_steady', 'chin_hair', 'behind_jaw', 'cupped_chin', 'loop', 'muzzle'] as const)
-      expect(HOLDS[h].mustNotPress).withContext(h).toContain('throat');
+      expect(ENGLISH.holdMustNotPress[h]).withContext(h).toContain('throat');
   });
 });
 

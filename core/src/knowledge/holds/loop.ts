@@ -1,7 +1,5 @@
-import { byWeight, type Reason, reason, type RuleCode } from '../../reasons/index.js';
-import type { ZoneId } from '../../words/index.js';
+import { byWeight, type HouseRules, type Reason, reason, type RuleId, type ZoneId } from '../../words/index.js';
 import { type DogFacts, hasKind, type KindFound } from '../dogs/index.js';
-import type { HouseRules } from '../house-rules/index.js';
 
 export interface LoopQuestion {
   readonly dog: Pick<DogFacts, 'nose' | 'conditions'>;
@@ -33,7 +31,7 @@ export function adviseLoop(q: LoopQuestion): LoopAdvice {
 }
 
 /** Rules of the loop that no house lowers. */
-export const LOOP_FLOOR_RULES = ['loop.attended'] as const satisfies readonly RuleCode[];
+export const LOOP_FLOOR_RULES = ['loop.attended'] as const satisfies readonly RuleId[];
 
 /** A moment in which nothing holds the dog: it is known before it comes, and recorded. */
 export interface GapWithoutHold {

@@ -1,7 +1,5 @@
-import { type Reason, reason } from '../../reasons/index.js';
-import type { HoldId, SignalId, Voice } from '../../words/index.js';
+import { type HoldId, type HouseRules, type Reason, reason, type SignalId, type Voice } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
-import type { HouseRules } from '../house-rules/index.js';
 
 /**
  * How the hands and the voice are with this dog: by its file, or by the school of the house.
@@ -34,8 +32,6 @@ export function goodSigns(house: HouseRules, treatsAllowed: boolean): SignalId[]
 export function protectionAfter(
   protection: readonly HoldId[],
   sign: SignalId,
-  labelOf: (hold: HoldId) => string,
 ): { readonly protection: readonly HoldId[]; readonly sign: SignalId; readonly reasons: readonly Reason[] } {
-  const what = protection.map(labelOf).join(', ') || 'what is planned';
-  return { protection, sign, reasons: [reason('sign.unlocks_nothing', { what }, 0.8)] };
+  return { protection, sign, reasons: [reason('sign.unlocks_nothing', { holds: protection }, 0.8)] };
 }

@@ -1,39 +1,13 @@
-import { type HouseQuestion, type HouseRules, type School, SCHOOLS } from './questions.js';
+import { HOUSE_QUESTION_IDS, type HouseQuestion, type HouseRules, SCHOOLS } from '../../words/index.js';
 
-const isQuestion = (key: string): key is HouseQuestion => key in SCHOOLS;
-
-/** The questions, in the order of the table. */
-export const HOUSE_QUESTION_IDS: readonly HouseQuestion[] = Object.keys(SCHOOLS).filter(isQuestion);
-
-/** Answers to one question, the default first. */
-export function schoolsOf<Q extends HouseQuestion>(question: Q): { readonly id: HouseRules[Q]; readonly school: School }[] {
-  const schools: Readonly<Record<string, School>> = SCHOOLS[question];
-  return Object.entries(schools).map(([id, school]) => ({ id: id as HouseRules[Q], school }));
+/** Answers to one question, the default first. `schoolsOf('loop') // => ['attended', 'never']` */
+export function schoolsOf<Q extends HouseQuestion>(question: Q): readonly HouseRules[Q][] {
+  const schools: { readonly [K in HouseQuestion]: readonly HouseRules[K][] } = SCHOOLS;
+  return schools[question];
 }
 
 /** Our defaults: the first school of each question. */
-export const HOUSE_DEFAULTS: HouseRules = {
-  earHair: 'leave',
-  muzzle: 'painful_steps',
-  loop: 'attended',
-  face: 'last',
-  bathOrClip: 'wash_first',
-  bodyClip: 'step_down',
-  brushOut: 'limited',
-  voice: 'as_file_says',
-  pads: 'ten',
-  feet: 'before_bath',
-  brushBeforeBath: 'yes',
-  dryer: 'by_dog',
-  start: 'easy_first',
-  puppyStruggle: 'hold_still',
-  rewards: 'food',
-  throatLine: 'head_up',
-  underTail: 'sideways_down',
-  bladeTooWarm: 'warm_inner_arm',
-  hardFace: 'short_quick',
-  whoIsTold: 'owner_and_vet_writing',
-};
+export const HOUSE_DEFAULTS: HouseRules = answersOf((question) => SCHOOLS[question][0]);
 
 /**
  * The defaults with a salon's own answers.
@@ -45,5 +19,11 @@ export function houseRules(change: Partial<HouseRules> = {}): HouseRules {
 
 /** Whether something is an answer to a question: `isSchool('loop', 'never') // => true`. */
 export function isSchool<Q extends HouseQuestion>(question: Q, answer: unknown): answer is HouseRules[Q] {
-  return typeof answer === 'string' && Object.hasOwn(SCHOOLS[question], answer);
+  return schoolsOf(question).some((school) => school === answer);
+}
+
+/** One answer for each question. */
+function answersOf(answer: (question: HouseQuestion) => HouseRules[HouseQuestion]): HouseRules {
+  // Built key by key, which TypeScript cannot follow; the spec holds it against the table.
+  return Object.fromEntries(HOUSE_QUESTION_IDS.map((q) => [q, answer(q)])) as HouseRules;
 }

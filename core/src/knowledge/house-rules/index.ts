@@ -1,2 +1,1 @@
 export * from './house-rules.js';
-export * from './questions.js';

@@ -1,6 +1,5 @@
-import { byWeight, type Reason, reason, type RuleCode } from '../../reasons/index.js';
-import { MARK_ADVICE, type MARK_BORDERS, type MARK_SURFACES, type MarkVerdict, type ZoneId } from '../../words/index.js';
-import { partOf, zoneLabel } from '../anatomy/index.js';
+import { byWeight, type Facts, type FactsOf, MARK_ADVICE, type MARK_BORDERS, type MARK_SURFACES, type MarkVerdict, type Reason, reason, type RuleId, type ZoneId } from '../../words/index.js';
+import { partOf } from '../anatomy/index.js';
 import { daysBetween, doublingDays, markAreaMm2, type MarkSize, markVolumeMm3 } from './mark-size.js';
 
 /** A mark as one visit found it. */
@@ -59,18 +58,18 @@ export function adviseMark(q: MarkQuestion): MarkAdvice {
   const last = seen[seen.length - 1];
   if (!first || !last) throw new RangeError('adviseMark: no measurement');
   const before = seen[seen.length - 2];
-  const zone = zoneLabel(q.zone);
+  const zone = q.zone;
   const growth = growthOf(first, last);
   const found: { verdict: MarkVerdict; because: Reason }[] = [];
-  const find = (verdict: MarkVerdict, rule: RuleCode, weight: number, facts: Record<string, string | number> = {}): void => {
-    found.push({ verdict, because: reason(rule, { zone, ...facts }, weight) });
+  const find = (verdict: MarkVerdict, rule: MarkRule, weight: number, facts: Facts = {}): void => {
+    found.push({ verdict, because: reason(rule, { zone, ...facts } as FactsOf<MarkRule>, weight) });
   };
   if (ALARMING.includes(last.surface)) find('show_vet_now', 'mark.open', 1, { surface: last.surface });
   if (partOf(q.zone) === 'anus') find('show_vet_now', 'mark.beside_anus', 0.95);
-  if (before && grew(before, last)) find('show_vet', 'mark.bigger', 0.9, { from: sizeOf(before), to: sizeOf(last) });
-  else if (grew(first, last)) find('show_vet', 'mark.bigger', 0.9, { from: sizeOf(first), to: sizeOf(last) });
+  if (before && grew(before, last)) find('show_vet', 'mark.bigger', 0.9, { was_size: sizeOf(before), size: sizeOf(last) });
+  else if (grew(first, last)) find('show_vet', 'mark.bigger', 0.9, { was_size: sizeOf(first), size: sizeOf(last) });
   if (before && before.surface !== last.surface && last.surface !== 'smooth')
-    find('show_vet', 'mark.surface_changed', 0.9, { from: before.surface, to: last.surface });
+    find('show_vet', 'mark.surface_changed', 0.9, { was_surface: before.surface, surface: last.surface });
   if (before?.border === 'regular' && last.border === 'irregular') find('show_vet', 'mark.border_changed', 0.9);
   const doubles = growth.areaDoublingDays;
   if (doubles !== undefined && doubles > 0 && doubles <= QUICK_DOUBLING_DAYS && grew(first, last))
@@ -116,4 +115,6 @@ function grew(from: MarkSize, to: MarkSize): boolean {
   return long - longBefore > READING_ERROR_MM || short - shortBefore > READING_ERROR_MM;
 }
 
-const sizeOf = (s: MarkSize): string => `${s.lengthMm} × ${s.widthMm} mm`;
+type MarkRule = Extract<RuleId, `mark.${string}`>;
+
+const sizeOf = (s: MarkSize): readonly [number, number] => [s.lengthMm, s.widthMm];

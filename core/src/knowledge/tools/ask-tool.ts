@@ -1,8 +1,6 @@
-import { byWeight, reason, type Reason, type RuleCode } from '../../reasons/index.js';
-import { NOISY, POINTED_SHEARS, SHEARS, TOOL_KINDS, type ToolKind, type ZoneId } from '../../words/index.js';
-import { partOf, zoneFacts, zoneLabel } from '../anatomy/index.js';
+import { byWeight, NOISY, POINTED_SHEARS, reason, type Reason, type RuleId, SHEARS, TOOL_KINDS, type ToolKind, type ZoneId } from '../../words/index.js';
+import { partOf, zoneFacts } from '../anatomy/index.js';
 import { TOOL_BANS } from './tool-bans.js';
-import { TOOL_LABELS } from './tool-kinds.js';
 import type { ToolAnswer, ToolQuestion } from './tool-question.js';
 
 /**
@@ -11,7 +9,7 @@ import type { ToolAnswer, ToolQuestion } from './tool-question.js';
  */
 export function askTool(q: ToolQuestion): ToolAnswer {
   const ban = TOOL_BANS.find((b) => b.tools.includes(q.tool) && b.when(q));
-  const facts = { tool: TOOL_LABELS[q.tool], zone: zoneLabel(q.zone) };
+  const facts = { tool: q.tool, zone: q.zone };
   if (ban) return { tool: q.tool, allowed: false, reasons: [reason(ban.rule, facts, 1)] };
   return { tool: q.tool, allowed: true, reasons: byWeight(howOf(q).map(([rule, weight]) => reason(rule, facts, weight))) };
 }
@@ -22,8 +20,8 @@ export function askTools(q: Omit<ToolQuestion, 'tool'>): ToolAnswer[] {
 }
 
 /** How a permitted tool is used here. */
-function howOf(q: ToolQuestion): [RuleCode, number][] {
-  const how: [RuleCode, number][] = [];
+function howOf(q: ToolQuestion): [RuleId, number][] {
+  const how: [RuleId, number][] = [];
   const paw = partOf(q.zone) === 'fore_paw' || partOf(q.zone) === 'hind_paw';
   if (SHEARS.includes(q.tool)) {
     how.push(['tool.how_shears', 0.6]);
@@ -46,8 +44,8 @@ function howOf(q: ToolQuestion): [RuleCode, number][] {
   return how;
 }
 
-function dryerHow(q: ToolQuestion): [RuleCode, number][] {
-  const how: [RuleCode, number][] = [['tool.how_dryer', 0.7]];
+function dryerHow(q: ToolQuestion): [RuleId, number][] {
+  const how: [RuleId, number][] = [['tool.how_dryer', 0.7]];
   if (q.kinds.includes('short_nose')) how.push(['tool.how_cool_air', 1]);
   if (q.tool === 'high_velocity_dryer') how.push(['tool.how_velocity', 0.8]);
   return how;

@@ -1,4 +1,3 @@
 export * from './ask-tool.js';
 export * from './tool-bans.js';
-export * from './tool-kinds.js';
 export * from './tool-question.js';

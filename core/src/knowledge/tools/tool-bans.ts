@@ -1,11 +1,10 @@
-import type { RuleCode } from '../../reasons/index.js';
-import { BRUSHES, POINTED_SHEARS, SHEARS, type ToolKind, type ZonePart } from '../../words/index.js';
+import { BRUSHES, POINTED_SHEARS, type RuleId, SHEARS, type ToolKind, type ZonePart } from '../../words/index.js';
 import { partOf, zoneFacts, zoneHandling } from '../anatomy/index.js';
 import type { ToolQuestion } from './tool-question.js';
 
 /** A rule that keeps a tool away. The table below is read from top to bottom; the first that holds is the one that is said. */
 export interface ToolBan {
-  readonly rule: RuleCode;
+  readonly rule: RuleId;
   readonly tools: readonly ToolKind[];
   readonly when: (q: ToolQuestion) => boolean;
 }

@@ -1,7 +1,5 @@
-import type { Reason } from '../../reasons/index.js';
-import type { Competence, Condition, DogKind, MatGrade, Movement, SkinState, ToolKind, TriggerCause, ZoneId } from '../../words/index.js';
+import type { Competence, Condition, DogKind, HouseRules, MatGrade, Movement, Reason, SkinState, ToolKind, TriggerCause, ZoneId } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
-import type { HouseRules } from '../house-rules/index.js';
 
 /** May this tool come to this place on this dog, in these hands, today? */
 export interface ToolQuestion {

@@ -1,19 +1,19 @@
 import fc from 'fast-check';
-import { type RuleCode, sayReason } from '../../reasons/index.js';
+import { sayReason } from '../../testing/english.js';
 import { anyToolQuestion, aToolQuestion } from '../../testing/tool-questions.js';
-import { BRUSHES, SHEARS, TOOL_KINDS, ZONE_IDS } from '../../words/index.js';
+import { BRUSHES, type RuleId, SHEARS, TOOL_KINDS, ZONE_IDS } from '../../words/index.js';
 import { permittedTools, zoneFacts } from '../anatomy/index.js';
 import { houseRules } from '../house-rules/index.js';
 import { askTool, askTools, chooseDryer, TOOL_BANS, type ToolQuestion } from './index.js';
 
-const answer = (change: Partial<ToolQuestion>): RuleCode | 'allowed' => {
+const answer = (change: Partial<ToolQuestion>): RuleId | 'allowed' => {
   const a = askTool(aToolQuestion(change));
   return a.allowed ? 'allowed' : a.reasons[0]!.rule;
 };
 
 // Common practice, no source, unless the rule's own source line says otherwise.
 describe('askTool', () => {
-  const FACTS: readonly (readonly [string, Partial<ToolQuestion>, RuleCode | 'allowed'])[] = [
+  const FACTS: readonly (readonly [string, Partial<ToolQuestion>, RuleId | 'allowed'])[] = [
     ['no thinners under the tail', { tool: 'thinners', zone: 'anus' }, 'tool.no_shears_under_tail'],
     ['no shears against the ear leather', { tool: 'blunt_shears', zone: 'ear_leather_left' }, 'tool.no_shears_on_leather'],
     ['no shears behind the ear, where skin lifts', { tool: 'curved_shears', zone: 'ear_base_right' }, 'tool.no_shears_on_leather'],

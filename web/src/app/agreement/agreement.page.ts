@@ -2,13 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CONSENT_TEXT_VERSION, CONSENT_TEXTS, proposeAgreement } from '@mansuet/core/agreement';
+import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import type { AgreementOffer } from '@mansuet/core/contract';
+import { consentText } from '@mansuet/core/locales';
 import type { Signature } from '@mansuet/core/log';
 import type { HandlingPlan, PlanInput } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
 import { CONSENT_IDS, type ConsentId, SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
-import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 import { FieldError } from '../forms/field-error';
 import { PlannerService } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
@@ -17,6 +16,7 @@ import { aboutMinutes, clockTime, money } from '../wording/time';
 import { AlternativesPanel } from './alternatives-panel';
 import { PhoneLink } from './phone-link';
 import { SignatureField } from './signature-field';
+import { Words } from '../wording/words.service';
 
 /** Agree: what the owner asks, what is possible and why not more, time, price, consent. */
 @Component({
@@ -27,13 +27,14 @@ import { SignatureField } from './signature-field';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AgreementPage {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   private readonly planner = inject(PlannerService);
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
 
   protected readonly items = SERVICE_ITEMS;
-  protected readonly labels = SERVICE_ITEM_LABELS;
+  protected readonly labels = this.words.labels.service;
   protected readonly plan = signal<HandlingPlan | undefined>(undefined);
   protected readonly trouble = signal('');
   protected readonly typedName = signal<string | undefined>(undefined);
@@ -55,17 +56,19 @@ export class AgreementPage {
     const p = proposeAgreement(plan, input, salon.ratePerMinuteMinor);
     return {
       ...p,
-      says: p.possible.map(sayReason),
+      says: p.possible.map(this.words.say),
       price: money(p.extraPriceMinor, salon.currency),
       rate: money(salon.ratePerMinuteMinor, salon.currency),
     };
   });
-  protected readonly notToday = computed(() => this.plan()?.notToday.map((n) => ({ ...n, says: n.reasons.map(sayReason) })) ?? []);
+  protected readonly notToday = computed(
+    () => this.plan()?.notToday.map((n) => ({ ...n, name: this.words.say(n.what), says: n.reasons.map(this.words.say) })) ?? [],
+  );
   /** Asked for by the plan, and those refused: a refusal may have taken its work out of the plan. */
   protected readonly consents = computed(() => {
     const asked = this.proposal()?.consents ?? [];
     const refused = CONSENT_IDS.filter((id) => this.store.state().consents.get(id)?.agreed === false && !asked.some((c) => c.id === id));
-    return [...asked, ...refused.map((id) => ({ id, text: CONSENT_TEXTS[id], required: false }))];
+    return [...asked, ...refused.map((id) => ({ id, required: false }))].map((c) => ({ ...c, text: this.consentWords(c.id) }));
   });
   /** What a vet may cost before we ring, in whole coins. */
   protected readonly limit = computed(() => {
@@ -83,18 +86,18 @@ export class AgreementPage {
     return {
       dogName: this.store.name(),
       asked: [
-        ...this.asked().items.map((i) => SERVICE_ITEM_LABELS[i]),
+        ...this.asked().items.map((i) => this.words.labels.service[i]),
         ...(this.asked().items.includes('body_clip') ? [`body coat ${this.asked().wantedMm} mm`] : []),
       ],
       possible: [`${plan.steps.length} steps in ${aboutMinutes(plan.minutes, plan.minutesRange)}, breaks included.`, ...proposal.says],
-      notToday: this.notToday().map((n) => `${words[n.to]}: ${n.what}. ${n.says[0] ?? ''}`),
+      notToday: this.notToday().map((n) => `${words[n.to]}: ${this.words.say(n.what)}. ${n.says[0] ?? ''}`),
       extra:
         proposal.extraMinutes > 0
           ? `Extra time for matting: ${proposal.price} for about ${proposal.extraMinutes} min (${proposal.extraMinutesRange[0]} to ${proposal.extraMinutesRange[1]}).`
           : 'No extra price.',
       extraMinutes: proposal.extraMinutes,
       extraPriceMinor: proposal.extraPriceMinor,
-      consents: proposal.consents.map((c) => ({ id: c.id, text: c.text, required: c.required })),
+      consents: proposal.consents.map((c) => ({ id: c.id, text: this.consentWords(c.id), required: c.required })),
       textVersion: CONSENT_TEXT_VERSION,
       currency: salon.currency,
     };
@@ -115,6 +118,10 @@ export class AgreementPage {
         (error: unknown) => this.trouble.set(`The plan could not be made: ${error instanceof Error ? error.message : String(error)}`),
       );
     });
+  }
+
+  protected consentWords(id: ConsentId): string {
+    return consentText(this.words.language, id, CONSENT_TEXT_VERSION) ?? '';
   }
 
   protected change(
@@ -171,7 +178,10 @@ export class AgreementPage {
     const refused = this.missing().find((c) => this.store.state().consents.get(c.id)?.agreed === false);
     await this.store.record({
       type: 'visit_ended',
-      body: { outcome: 'not_today', why: refused ? `The owner does not agree: ${refused.text}` : 'Agreed with the owner: not today.' },
+      body: {
+        outcome: 'not_today',
+        why: refused ? `The owner does not agree: ${this.consentWords(refused.id)}` : 'Agreed with the owner: not today.',
+      },
     });
     await this.router.navigate(['/visits', this.store.visitId(), 'hand_back']);
   }

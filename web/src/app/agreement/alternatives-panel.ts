@@ -3,9 +3,9 @@ import { type Alternative, alternativesTo, proposeAgreement } from '@mansuet/cor
 import type { Salon } from '@mansuet/core/contract';
 import { dogKinds } from '@mansuet/core/knowledge/dogs';
 import { compareWith, type HandlingPlan, isWorthOffering, type PlanInput } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
 import { PlannerService } from '../planner/planner.service';
 import { aboutMinutes, money } from '../wording/time';
+import { Words } from '../wording/words.service';
 
 interface Offered {
   readonly id: Alternative['id'];
@@ -47,6 +47,7 @@ interface Offered {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AlternativesPanel {
+  private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
   readonly plan = input.required<HandlingPlan>();
   readonly input = input.required<PlanInput>();
@@ -72,13 +73,13 @@ export class AlternativesPanel {
       const p = proposeAgreement(other, a.input, salon.ratePerMinuteMinor);
       offered.push({
         id: a.id,
-        says: sayReason(a.because),
+        says: this.words.say(a.because),
         minutes: aboutMinutes(other.minutes, other.minutesRange),
         price: p.extraPriceMinor > 0 ? `${money(p.extraPriceMinor, salon.currency)} extra` : 'no extra price',
         differs: [
           differs.peak === 0 ? '' : `strain at most ${Math.round(other.peak)} instead of ${Math.round(plan.peak)} of 100`,
-          differs.more.length > 0 ? `also: ${differs.more.map(short).join('; ')}` : '',
-          differs.less.length > 0 ? `without: ${differs.less.map(short).join('; ')}` : '',
+          differs.more.length > 0 ? `also: ${differs.more.map((s) => this.words.labels.step[s]).join('; ')}` : '',
+          differs.less.length > 0 ? `without: ${differs.less.map((s) => this.words.labels.step[s]).join('; ')}` : '',
         ]
           .filter((x) => x !== '')
           .join(' · '),
@@ -89,6 +90,3 @@ export class AlternativesPanel {
     this.busy.set(false);
   }
 }
-
-/** A step's label up to its colon: "Bath: body first …" is the bath. */
-const short = (label: string): string => (label.split(':')[0] ?? label).toLowerCase();

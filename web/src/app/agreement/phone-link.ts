@@ -6,6 +6,7 @@ import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
 import { type AgreementOffer, NEW_LINK, type NewLink, OWNER_LINKS, type OwnerLink } from '@mansuet/core/contract';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { clockTime } from '../wording/time';
+import { Words } from '../wording/words.service';
 
 const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
   open: 'waits for an answer',
@@ -52,7 +53,9 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
       <p class="quiet small">It works once, for 24 hours, and shows only this agreement.</p>
     }
     @for (l of links(); track l.linkId) {
-      <p class="quiet small">Link of {{ time(l.madeAt) }}: {{ words[l.state] }}{{ l.answeredAt ? ' at ' + time(l.answeredAt) : '' }}.</p>
+      <p class="quiet small">
+        Link of {{ time(l.madeAt) }}: {{ stateNames[l.state] }}{{ l.answeredAt ? ' at ' + time(l.answeredAt) : '' }}.
+      </p>
     }
     @if (trouble()) {
       <p class="warn" role="alert">{{ trouble() }}</p>
@@ -85,6 +88,7 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PhoneLink {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   readonly visitId = input.required<string>();
   readonly offer = input<AgreementOffer | undefined>();
@@ -98,7 +102,7 @@ export class PhoneLink {
   protected readonly links = signal<readonly OwnerLink[]>([]);
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
-  protected readonly words = STATE_WORDS;
+  protected readonly stateNames = STATE_WORDS;
   protected readonly time = clockTime;
 
   constructor() {
@@ -128,14 +132,14 @@ export class PhoneLink {
       NEW_LINK,
     );
     this.busy.set(false);
-    this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+    this.trouble.set(answer.ok ? '' : sayFailure(this.words, answer.failure));
     if (answer.ok) this.made.set(answer.value);
     await this.load(this.visitId());
   }
 
   protected async takeBack(linkId: string): Promise<void> {
     const answer = await this.api.send('DELETE', `/links/${linkId}`, undefined, NOTHING);
-    this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+    this.trouble.set(answer.ok ? '' : sayFailure(this.words, answer.failure));
     if (answer.ok) this.made.set(undefined);
     await this.load(this.visitId());
   }

@@ -1,6 +1,6 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
-import { mirrorOf, neighboursOf, sideOf, zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { mirrorOf, neighboursOf, sideOf } from '@mansuet/core/knowledge/anatomy';
 import { type Joint, type JointComfort, type MatGrade, ZONE_IDS, type ZoneId } from '@mansuet/core/words';
 import { compileView, type DrawnZone, type Picture } from './drawing/compile';
 import { flankView } from './drawing/flank';
@@ -10,6 +10,7 @@ import { USUAL_LOOK, type Look } from './drawing/shapes';
 import { undersideView } from './drawing/underside';
 import { drawJoint } from './joint-arc';
 import { MAP_LAYERS, MAP_LAYER_LABELS, type MapLayer } from './layers';
+import { Words } from '../wording/words.service';
 
 /** What lies on a zone; the map only draws it. */
 export interface ZonePaint {
@@ -57,6 +58,7 @@ let instances = 0;
   host: { '(document:keydown.escape)': 'inset.set(undefined)' },
 })
 export class BodyMap {
+  private readonly words = inject(Words);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   readonly paint = input<ReadonlyMap<ZoneId, ZonePaint>>(new Map());
   readonly joints = input<ReadonlyMap<Joint, JointComfort>>(new Map());
@@ -102,7 +104,7 @@ export class BodyMap {
   protected say(zone: ZoneId): string {
     const p = this.paintOf(zone);
     return [
-      zoneLabel(zone),
+      this.words.labels.zone[zone],
       p.grade ? `mat grade ${p.grade}` : '',
       p.skin && p.skin !== 'sound' ? `${p.skin} skin` : '',
       p.crust ? 'crust' : '',

@@ -76,7 +76,7 @@ describe('DogFilePage', () => {
     expect(text()).toContain('give or take 6 months');
     expect(text()).toContain('heart tablets');
     expect(text()).toContain('Alwin Glain, in an emergency');
-    expect(text()).toContain('11 % lighter than on 2026-09-01');
+    expect(text()).toContain('11 % lighter than on 1 September 2026');
     expect(host().querySelector('man-trend-line svg')?.getAttribute('aria-label')).toBe('Weight: 18 kg on 2026-09-01, 16 kg on 2026-11-01');
   });
 

@@ -11,6 +11,7 @@ import { ApiService, NOTHING, sayFailure, type Answer } from '../server/api.serv
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { DogFileView } from './dog-file-view';
+import { Words } from '../wording/words.service';
 
 /** What can be taken back, and how. */
 interface Undo {
@@ -40,6 +41,7 @@ interface Undo {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DogFilePage {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   protected readonly clock = inject(ClockService);
   protected readonly session = inject(SessionService);
@@ -82,12 +84,12 @@ export class DogFilePage {
   private async load(id: string): Promise<void> {
     const answer = await this.api.get(`/dogs/${id}`, DOG_FILE);
     if (answer.ok) this.file.set(answer.value);
-    else this.trouble.set(sayFailure(answer.failure));
+    else this.trouble.set(sayFailure(this.words, answer.failure));
   }
 
   /** Does something, shows the file as it is then, and offers the way back. */
   private async change(done: Answer<unknown>, undo: Undo | undefined): Promise<boolean> {
-    this.trouble.set(done.ok ? '' : sayFailure(done.failure));
+    this.trouble.set(done.ok ? '' : sayFailure(this.words, done.failure));
     if (done.ok) {
       this.undo.set(undo);
       await this.reload();
@@ -140,7 +142,7 @@ export class DogFilePage {
 
   protected async add(): Promise<void> {
     const note = DOG_NOTE_FORM.safeParse({ kind: this.kind(), text: this.text(), saidBy: this.saidBy() });
-    this.errors.set(errorsOf(note));
+    this.errors.set(errorsOf(this.words, note));
     if (!note.success) return;
     const path = `/dogs/${this.dogId()}/notes`;
     const answer = await this.api.send('POST', path, note.data, NEW_ID);

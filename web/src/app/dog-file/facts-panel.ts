@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { CONTACT_ROLE_LABELS, type DogFile } from '@mansuet/core/contract';
-import { ageInWords, CONDITION_LABELS, JOINT_LABELS, LEG_LABELS, weightChange } from '@mansuet/core/knowledge/dogs';
-import { sayReason } from '@mansuet/core/reasons';
+import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
+import type { DogFile } from '@mansuet/core/contract';
+import { weightChange } from '@mansuet/core/knowledge/dogs';
 import type { Joint } from '@mansuet/core/words';
 import { TrendLine, type TrendPoint } from './trend-line';
+import { Words } from '../wording/words.service';
 
 /** Who the dog is, whose it is, and its weight through time. */
 @Component({
@@ -51,21 +51,22 @@ import { TrendLine, type TrendPoint } from './trend-line';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FactsPanel {
+  private readonly words = inject(Words);
   readonly file = input.required<DogFile>();
   readonly today = input.required<string>();
-  protected readonly roles = CONTACT_ROLE_LABELS;
+  protected readonly roles = this.words.labels.contactRole;
 
   protected readonly facts = computed(() => {
     const d = this.file().dog;
     const off = d.bornWithinMonths;
     const sure = off > 0 ? `, give or take ${off} months` : d.bornEstimated ? ', an estimate' : '';
     return [
-      ['Age', `${ageInWords(d.born, this.today())}${sure}`],
+      ['Age', `${this.words.age(d.born, this.today())}${sure}`],
       ['Weight', `${d.weightKg} kg, ${d.build} build${d.size ? ', ' + d.size : ''}`],
       ['Sex', `${d.sex}${d.neutered ? ', neutered' : ''}`],
       ['Coat', d.coat],
       ['Head', `${d.nose} nose, ${d.ears} ears`],
-      ['Health, as told', d.conditions.map((c) => CONDITION_LABELS[c]).join(', ') || 'nothing told'],
+      ['Health, as told', d.conditions.map((c) => this.words.labels.condition[c]).join(', ') || 'nothing told'],
       ['Medicines, as told', d.medicines.join(', ') || 'none told'],
       ['Cannot have', d.productAllergies.join(', ') || 'nothing told'],
       ['Sets it off', d.triggers.map((t) => (t.place ? `${t.cause} (${t.place})` : t.cause)).join(', ') || 'nothing known'],
@@ -81,8 +82,8 @@ export class FactsPanel {
     if (!seen) return 'not felt yet';
     const stiff = (Object.entries(seen.summary.joints ?? {}) as [Joint, string][])
       .filter(([, comfort]) => comfort !== 'free')
-      .map(([joint, comfort]) => `${JOINT_LABELS[joint]} ${comfort}`);
-    const spares = seen.summary.favours ? `, spared its ${LEG_LABELS[seen.summary.favours]}` : '';
+      .map(([joint, comfort]) => `${this.words.labels.joint[joint]} ${comfort}`);
+    const spares = seen.summary.favours ? `, spared its ${this.words.labels.leg[seen.summary.favours]}` : '';
     return `${stiff.join(', ') || 'all free'}${spares} (${seen.arrivesAt.slice(0, 10)})`;
   }
   protected readonly weights = computed<readonly TrendPoint[]>(() =>
@@ -90,6 +91,6 @@ export class FactsPanel {
   );
   protected readonly change = computed(() => {
     const found = weightChange(this.file().weights);
-    return found && Math.abs(found.change) >= 0.03 ? { showVet: found.showVet, says: sayReason(found.because) } : undefined;
+    return found && Math.abs(found.change) >= 0.03 ? { showVet: found.showVet, says: this.words.say(found.because) } : undefined;
   });
 }

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { whatKindChanges } from '@mansuet/core/knowledge/dogs';
-import { sayReason, sourceOfReason } from '@mansuet/core/reasons';
 import { VisitStore } from '../visit/visit-store';
 import { DogFileView } from './dog-file-view';
+import { Words } from '../wording/words.service';
 
 /** Know: who is this dog, what happened before, what worked. */
 @Component({
@@ -34,13 +34,14 @@ import { DogFileView } from './dog-file-view';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class KnowPage {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   protected readonly store = inject(VisitStore);
   protected readonly kinds = computed(() =>
     this.store.kinds().map((k) => ({
-      text: sayReason(k.because),
-      source: sourceOfReason(k.because),
-      changes: whatKindChanges(k.kind).map(sayReason).join(' '),
+      text: this.words.say(k.because),
+      source: this.words.source(k.because),
+      changes: whatKindChanges(k.kind).map(this.words.say).join(' '),
     })),
   );
 

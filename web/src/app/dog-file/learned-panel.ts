@@ -1,12 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import type { DogFile } from '@mansuet/core/contract';
 import { zonesOfGroup } from '@mansuet/core/knowledge/anatomy';
-import { sayReason } from '@mansuet/core/reasons';
 import { learnHalfLife, noiseOrPlace, ratesByPlace, strainStep, suspectTriggers } from '@mansuet/core/strain';
 import { breaksSeenIn, historyOf } from '@mansuet/core/visit';
 import type { ZoneId } from '@mansuet/core/words';
 import { ACTIVITY_FACTS } from '@mansuet/core/work';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
+import { Words } from '../wording/words.service';
 
 const SHOWN = 6;
 /** Rates are shown from this many minutes on: less says nothing yet. Our default. */
@@ -61,6 +61,7 @@ const FULL_BAR = 4;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LearnedPanel {
+  private readonly words = inject(Words);
   readonly file = input.required<DogFile>();
   private readonly seen = computed(() => historyOf(this.file().visits.map((v) => v.summary)));
   private readonly rates = computed(() =>
@@ -99,12 +100,12 @@ export class LearnedPanel {
         what: `${t.tool.replace('_', ' ')}, ${t.group}, ${t.posture.replace('_', ' ')}`,
         percent: Math.min(99, Math.round(100 * t.chance)),
         minutes: Math.round(t.minutes),
-        says: noiseOrPlace(t.tool, t.group, this.seen()).reasons.map(sayReason).join(' '),
+        says: noiseOrPlace(t.tool, t.group, this.seen()).reasons.map(this.words.say).join(' '),
       })),
   );
   protected readonly recovery = computed(() =>
     learnHalfLife(breaksSeenIn(this.file().visits.map((v) => v.summary)))
-      .reasons.map(sayReason)
+      .reasons.map(this.words.say)
       .join(' '),
   );
 }

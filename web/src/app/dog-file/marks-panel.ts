@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { DogFile, MarkSeen } from '@mansuet/core/contract';
-import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
 import { adviseMark, markAreaMm2, READING_ERROR_MM } from '@mansuet/core/knowledge/marks';
-import { sayReason } from '@mansuet/core/reasons';
+import type { ZoneId } from '@mansuet/core/words';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { TrendLine } from './trend-line';
+import { Words } from '../wording/words.service';
 
 /** Each mark through time, with what its change says. Never what it is. */
 @Component({
@@ -55,13 +55,14 @@ import { TrendLine } from './trend-line';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MarksPanel {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   protected readonly session = inject(SessionService);
   readonly file = input.required<DogFile>();
   readonly today = input.required<string>();
   readonly changed = output();
   protected readonly trouble = signal('');
-  protected readonly zone = zoneLabel;
+  protected readonly zone = (z: ZoneId): string => this.words.labels.zone[z];
   protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
 
   protected readonly shown = computed(() => {
@@ -89,7 +90,7 @@ export class MarksPanel {
           areaMm2: Math.round(advice.growth.areaMm2),
           doubles: grows ? Math.round(doubles) : undefined,
           verdict: advice.verdict,
-          says: advice.reasons.map(sayReason),
+          says: advice.reasons.map(this.words.say),
         },
       ];
     });
@@ -98,7 +99,7 @@ export class MarksPanel {
   /** As the owner tells it; `null` takes it back. */
   protected async vet(markId: string, on: string | null): Promise<void> {
     const answer = await this.api.send('PUT', `/dogs/${this.file().dogId}/marks/${markId}/vet`, { on }, NOTHING);
-    this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+    this.trouble.set(answer.ok ? '' : sayFailure(this.words, answer.failure));
     if (answer.ok) this.changed.emit();
   }
 }

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
-import { type DogFile, NEW_ID, type Photo, PHOTO_KIND_LABELS, PHOTO_KINDS, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
-import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { type DogFile, NEW_ID, type Photo, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
+import { PHOTO_KINDS } from '@mansuet/core/words';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
+import { Words } from '../wording/words.service';
 
 /** Photographs of a dog: add one, look at one large, take one away. */
 @Component({
@@ -51,12 +52,13 @@ import { SessionService } from '../server/session.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PhotosPanel {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   protected readonly session = inject(SessionService);
   readonly file = input.required<DogFile>();
   readonly changed = output();
   protected readonly kinds = PHOTO_KINDS;
-  protected readonly kindLabels = PHOTO_KIND_LABELS;
+  protected readonly kindLabels = this.words.labels.photoKind;
   protected readonly kind = signal<Photo['kind']>('other');
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
@@ -64,7 +66,7 @@ export class PhotosPanel {
   private readonly large = viewChild.required<ElementRef<HTMLDialogElement>>('large');
 
   protected says(p: Photo): string {
-    return `${PHOTO_KIND_LABELS[p.kind]}${p.zone ? ', ' + zoneLabel(p.zone) : ''}, ${p.takenOn}`;
+    return `${this.words.labels.photoKind[p.kind]}${p.zone ? ', ' + this.words.labels.zone[p.zone] : ''}, ${p.takenOn}`;
   }
   protected show(p: Photo): void {
     this.opened.set(p);
@@ -89,13 +91,13 @@ export class PhotosPanel {
     this.busy.set(false);
     field.value = '';
     if (answer.ok) this.changed.emit();
-    else this.trouble.set(sayFailure(answer.failure));
+    else this.trouble.set(sayFailure(this.words, answer.failure));
   }
 
   protected async remove(p: Photo): Promise<void> {
     const answer = await this.api.send('DELETE', `/photos/${p.photoId}`, undefined, NOTHING);
     this.large().nativeElement.close();
     if (answer.ok) this.changed.emit();
-    else this.trouble.set(sayFailure(answer.failure));
+    else this.trouble.set(sayFailure(this.words, answer.failure));
   }
 }

@@ -1,11 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, signal, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { area, line, scaleLinear } from 'd3';
 import type { PastVisit } from '@mansuet/core/contract';
-import { INCIDENTS } from '@mansuet/core/incidents';
-import { HOLDS } from '@mansuet/core/knowledge/holds';
-import { ACTIVITY_FACTS } from '@mansuet/core/work';
 import { dayInWords } from '../wording/time';
+import { Words } from '../wording/words.service';
 
 const SHOWN_AT_FIRST = 8;
 
@@ -18,13 +16,14 @@ const SHOWN_AT_FIRST = 8;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VisitsPanel {
+  private readonly words = inject(Words);
   readonly visits = input.required<readonly PastVisit[]>();
   readonly today = input.required<string>();
   protected readonly opened = signal<string | undefined>(undefined);
   protected readonly all = signal(false);
-  protected readonly holds = HOLDS;
-  protected readonly incidents = INCIDENTS;
-  protected readonly activities = ACTIVITY_FACTS;
+  protected readonly holds = this.words.labels.hold;
+  protected readonly incidents = this.words.labels.incident;
+  protected readonly name = this.words.step;
   protected readonly round = Math.round;
   protected readonly outcome = (v: PastVisit): string =>
     v.summary.outcome === 'stopped' ? 'stopped' : v.summary.outcome === 'not_today' ? 'not groomed' : 'finished';

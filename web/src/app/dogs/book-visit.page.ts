@@ -2,16 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { BATCH_TAKEN, DOG_FILE, type Staff, TODAY } from '@mansuet/core/contract';
-import { EVENT_VERSION, uuidV7, VISIT_EVENT } from '@mansuet/core/log';
+import { DOG_FILE, type Staff, TODAY } from '@mansuet/core/contract';
+import type { EventDraft } from '@mansuet/core/log';
 import { SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
-import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 import { FieldError } from '../forms/field-error';
-import { errorsOf } from '../forms/errors-of';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
+import { VisitLog } from '../visit-log/visit-log.service';
 import { TodayService } from '../today/today.service';
+import { Words } from '../wording/words.service';
 
 /** Books a visit: the first event of its log. */
 @Component({
@@ -22,15 +22,17 @@ import { TodayService } from '../today/today.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BookVisitPage {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly session = inject(SessionService);
   private readonly clock = inject(ClockService);
   private readonly day = inject(TodayService);
+  private readonly log = inject(VisitLog);
   readonly dogId = input.required<string>();
 
   protected readonly items = SERVICE_ITEMS;
-  protected readonly labels = SERVICE_ITEM_LABELS;
+  protected readonly labels = this.words.labels.service;
   protected readonly name = signal('');
   protected readonly staff = signal<readonly Staff[]>([]);
   protected readonly date = signal(this.clock.today());
@@ -51,7 +53,7 @@ export class BookVisitPage {
   private async load(dogId: string): Promise<void> {
     const file = await this.api.get(`/dogs/${dogId}`, DOG_FILE);
     if (file.ok) this.name.set(file.value.dog.name);
-    else this.trouble.set(sayFailure(file.failure));
+    else this.trouble.set(sayFailure(this.words, file.failure));
     const today = await this.api.get('/today', TODAY);
     if (today.ok) this.staff.set(today.value.staff);
   }
@@ -67,15 +69,8 @@ export class BookVisitPage {
       this.errors.set(new Map([['body.arrivesAt', 'Give a day and a time.']]));
       return;
     }
-    const nowMs = this.clock.now();
-    const visitId = uuidV7(nowMs, (b) => crypto.getRandomValues(b));
-    const event = VISIT_EVENT.safeParse({
-      id: uuidV7(nowMs, (b) => crypto.getRandomValues(b)),
-      visitId,
-      at: new Date(nowMs).toISOString(),
-      by: this.session.signedIn()?.staff.staffId,
-      stamp: { wallMs: nowMs, counter: 0, device: 'desk' },
-      v: EVENT_VERSION,
+    const visitId = this.log.newVisitId();
+    const draft: EventDraft = {
       type: 'visit_booked',
       body: {
         dogId: this.dogId(),
@@ -84,12 +79,20 @@ export class BookVisitPage {
         asked: { items: [...this.asked()], wantedMm: this.wantedMm(), sessionMinutes: this.sessionMinutes() },
         helperThere: this.helperThere(),
       },
-    });
-    this.errors.set(errorsOf(event));
-    if (!event.success) return;
-    const answer = await this.api.send('POST', `/visits/${visitId}/events`, { events: [event.data] }, BATCH_TAKEN);
-    if (!answer.ok) {
-      this.trouble.set(sayFailure(answer.failure));
+    };
+    const wrong = this.log.check(visitId, draft);
+    this.errors.set(new Map(wrong.map((f) => [f.path, this.words.say(f.says)])));
+    if (wrong.length > 0) return;
+    await this.log.record(visitId, draft);
+    // The day is read from the server: it is asked once the booking is there, or at once when it has to wait.
+    await this.log.flush();
+    const refused = this.log.refused().find((k) => k.visitId === visitId);
+    if (refused) {
+      this.trouble.set(refused.refusedWhy ?? '');
+      return;
+    }
+    if (this.log.status() !== 'saved') {
+      this.trouble.set('The booking is kept on this device and goes to the server as soon as it answers.');
       return;
     }
     this.day.refresh();

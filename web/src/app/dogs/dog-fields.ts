@@ -3,10 +3,11 @@ import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { birthDateProblem, type DogForm } from '@mansuet/core/contract';
-import { ageInWords, CONDITION_LABELS, lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
-import { BUILDS, COATS, type Condition, CONDITIONS, EAR_SETS, NOSES, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, type TriggerCause, ZONE_GROUPS, type ZoneGroup } from '@mansuet/core/words';
+import { lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
+import { BUILDS, COATS, type Condition, CONDITIONS, EAR_SETS, NOSES, type Saying, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, type TriggerCause, ZONE_GROUPS, type ZoneGroup } from '@mansuet/core/words';
 import { FieldError } from '../forms/field-error';
 import { ClockService } from '../server/clock.service';
+import { Words } from '../wording/words.service';
 
 export const EMPTY_DOG: DogForm = {
   name: '',
@@ -34,7 +35,7 @@ export const EMPTY_DOG: DogForm = {
 };
 
 /** A question about a weight that is still open; `undefined` when it is believed. */
-export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: string): string | undefined {
+export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: string): Saying | undefined {
   if (dog.weightKg <= 0) return undefined;
   return weightQuestion(dog, beforeKg, dog.born === '' || lifeStage(dog, today) !== 'puppy');
 }
@@ -49,6 +50,7 @@ export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: 
   host: { class: 'stack' },
 })
 export class DogFields {
+  private readonly words = inject(Words);
   private readonly clock = inject(ClockService);
   readonly dog = model.required<DogForm>();
   readonly errors = input<ReadonlyMap<string, string>>(new Map());
@@ -89,7 +91,7 @@ export class DogFields {
         ] as const),
   );
   protected readonly conditions = CONDITIONS;
-  protected readonly conditionLabels = CONDITION_LABELS;
+  protected readonly conditionLabels = this.words.labels.condition;
   protected readonly causes = TRIGGER_CAUSES;
   private readonly typedWeight = signal<string | undefined>(undefined);
   protected readonly weightText = computed(() => this.typedWeight() ?? (this.dog().weightKg > 0 ? String(this.dog().weightKg) : ''));
@@ -100,11 +102,14 @@ export class DogFields {
     const kg = readWeight(typed);
     return kg === undefined ? 'This is not a weight: 7.5, 7500 g or 16 lb.' : `${kg} kg`;
   });
-  protected readonly question = computed(() => openQuestion(this.dog(), this.beforeKg(), this.clock.today()));
+  protected readonly question = computed(() => {
+    const question = openQuestion(this.dog(), this.beforeKg(), this.clock.today());
+    return question && this.words.say(question);
+  });
   protected readonly age = computed(() => {
     const { born, bornWithinMonths } = this.dog();
     if (!born || birthDateProblem(born, this.clock.today())) return '';
-    return `${bornWithinMonths > 0 ? 'about ' : ''}${ageInWords(born, this.clock.today())}`;
+    return `${bornWithinMonths > 0 ? 'about ' : ''}${this.words.age(born, this.clock.today())}`;
   });
   protected readonly triggers = computed(() => new Set(this.dog().triggers.map((t) => t.cause)));
 

@@ -9,6 +9,7 @@ import { ApiService, NOTHING, fieldErrors, sayFailure, type Failure } from '../s
 import { ClockService } from '../server/clock.service';
 import { DogFields, EMPTY_DOG, openQuestion } from './dog-fields';
 import { EMPTY_OWNER, OwnerFields } from './owner-fields';
+import { Words } from '../wording/words.service';
 
 /** Enters a dog or changes one. What was typed stays, whatever the server says. */
 @Component({
@@ -19,6 +20,7 @@ import { EMPTY_OWNER, OwnerFields } from './owner-fields';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DogFormPage {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly clock = inject(ClockService);
@@ -45,7 +47,7 @@ export class DogFormPage {
   private async load(id: string): Promise<void> {
     const answer = await this.api.get(`/dogs/${id}`, DOG_FILE);
     if (!answer.ok) {
-      this.trouble.set(sayFailure(answer.failure));
+      this.trouble.set(sayFailure(this.words, answer.failure));
       return;
     }
     this.file.set(answer.value);
@@ -61,7 +63,7 @@ export class DogFormPage {
   protected async loadTheirs(): Promise<void> {
     const answer = await this.api.get(`/dogs/${this.dogId() ?? ''}`, DOG_FILE);
     if (!answer.ok) {
-      this.trouble.set(sayFailure(answer.failure));
+      this.trouble.set(sayFailure(this.words, answer.failure));
       return;
     }
     this.theirs.set([...differences(this.dog(), answer.value.dog), ...differences(this.owner(), ownerOf(answer.value))]);
@@ -76,10 +78,10 @@ export class DogFormPage {
     const dog = DOG_FORM.safeParse(this.dog());
     const owner = OWNER_FORM.safeParse(this.owner());
     const errors = new Map<string, string>();
-    for (const [path, message] of errorsOf(dog)) errors.set(`dog.${path}`, message);
-    for (const [path, message] of errorsOf(owner)) errors.set(`owner.${path}`, message);
+    for (const [path, message] of errorsOf(this.words, dog)) errors.set(`dog.${path}`, message);
+    for (const [path, message] of errorsOf(this.words, owner)) errors.set(`owner.${path}`, message);
     const birth = dog.success ? birthDateProblem(dog.data.born, this.clock.today()) : undefined;
-    if (birth) errors.set('dog.born', birth);
+    if (birth) errors.set('dog.born', this.words.say(birth));
     if (!errors.has('dog.weightKg') && !this.sure() && openQuestion(this.dog(), this.beforeKg(), this.clock.today()))
       errors.set('dog.weightKg', 'Answer the question below, or change the weight.');
     this.errors.set(errors);
@@ -107,8 +109,8 @@ export class DogFormPage {
   }
 
   private fail(failure: Failure): void {
-    this.trouble.set(sayFailure(failure));
-    this.errors.set(fieldErrors(failure));
+    this.trouble.set(sayFailure(this.words, failure));
+    this.errors.set(fieldErrors(this.words, failure));
     this.conflict.set(failure.kind === 'refused' && failure.problem.code === 'conflict');
   }
 }

@@ -5,11 +5,11 @@ import { RouterLink } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { debounceTime, switchMap } from 'rxjs';
 import { DOG_LIST, type DogList } from '@mansuet/core/contract';
-import { ageInWords } from '@mansuet/core/knowledge/dogs';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { dayInWords } from '../wording/time';
+import { Words } from '../wording/words.service';
 
 /** Find a dog, open its file, book a visit. */
 @Component({
@@ -73,6 +73,7 @@ import { dayInWords } from '../wording/time';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DogsPage {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly clock = inject(ClockService);
   protected readonly session = inject(SessionService);
@@ -82,7 +83,7 @@ export class DogsPage {
   protected readonly dogs = signal<DogList['dogs']>([]);
   protected readonly trouble = signal('');
   protected readonly loaded = signal(false);
-  protected readonly age = (born: string): string => ageInWords(born, this.clock.today());
+  protected readonly age = (born: string): string => this.words.age(born, this.clock.today());
   protected readonly day = (date: string): string => dayInWords(date, this.clock.today());
 
   constructor() {
@@ -95,7 +96,7 @@ export class DogsPage {
       )
       .subscribe((answer) => {
         this.loaded.set(true);
-        this.trouble.set(answer.ok ? '' : sayFailure(answer.failure));
+        this.trouble.set(answer.ok ? '' : sayFailure(this.words, answer.failure));
         if (answer.ok) this.dogs.set(answer.value.dogs);
       });
   }

@@ -1,8 +1,10 @@
-import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, model, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CONTACT_ROLE_LABELS, CONTACT_ROLES, type OwnerForm } from '@mansuet/core/contract';
+import type { OwnerForm } from '@mansuet/core/contract';
+import { CONTACT_ROLES } from '@mansuet/core/words';
 import { FieldError } from '../forms/field-error';
+import { Words } from '../wording/words.service';
 
 export const EMPTY_OWNER: OwnerForm = { name: '', phone: '', email: '', contacts: [] };
 type Contact = OwnerForm['contacts'][number];
@@ -90,11 +92,12 @@ type Contact = OwnerForm['contacts'][number];
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OwnerFields {
+  private readonly words = inject(Words);
   readonly owner = model.required<OwnerForm>();
   readonly errors = input<ReadonlyMap<string, string>>(new Map());
   readonly legend = input('Owner');
   protected readonly roles = CONTACT_ROLES;
-  protected readonly roleLabels = CONTACT_ROLE_LABELS;
+  protected readonly roleLabels = this.words.labels.contactRole;
 
   protected set(key: 'name' | 'phone' | 'email', value: string): void {
     this.owner.update((o) => ({ ...o, [key]: value }));

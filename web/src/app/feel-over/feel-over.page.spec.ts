@@ -37,7 +37,9 @@ describe('FeelOverPage', () => {
   it('grades a mat from comb and lift, says what to do, and leads to the other side', async () => {
     await pick('armpit_left');
     await visit.click('Nothing passes');
-    expect(visit.store.state().feelOver.zones).toEqual([{ zone: 'armpit_left', matGrade: 3, skin: 'sound', crust: false }]);
+    expect(visit.store.state().feelOver.zones).toEqual([
+      { zone: 'armpit_left', matGrade: 3, skin: 'sound', crust: false, tests: { comb: 'nothing_passes' } },
+    ]);
     await visit.click('One sheet, no gap');
     expect(visit.store.state().feelOver.zones[0]?.matGrade).toBe(4);
     expect(visit.host.textContent).toContain('Grade 4, pelted');
@@ -60,7 +62,9 @@ describe('FeelOverPage', () => {
     await pick('groin_left');
     await visit.click('red');
     await visit.click('Wide teeth stop');
-    expect(visit.store.state().feelOver.zones).toEqual([{ zone: 'groin_left', matGrade: 2, skin: 'red', crust: false }]);
+    expect(visit.store.state().feelOver.zones).toEqual([
+      { zone: 'groin_left', matGrade: 2, skin: 'red', crust: false, tests: { comb: 'wide_stops' } },
+    ]);
   });
 
   it('asks back for a mark without size, and puts a measured one on the map', async () => {
@@ -179,7 +183,9 @@ describe('FeelOverPage of a dog that was here before', () => {
     expect(visit.host.textContent).toContain('mats red skin');
     await visit.click(/^As before/);
     await visit.until(() => visit.store.state().areasFelt.get('ears') === 'as_before');
-    expect(visit.store.state().feelOver.zones).toEqual([{ zone: 'ear_base_left', matGrade: 2, skin: 'red', crust: false }]);
+    expect(visit.store.state().feelOver.zones).toEqual([
+      { zone: 'ear_base_left', matGrade: 2, skin: 'red', crust: false, tests: { asBefore: '2026-09-01' } },
+    ]);
     await stretch(visit, 'Joints');
     await visit.click(/^As before/);
     await visit.until(() => visit.store.state().areasFelt.has('joints'));

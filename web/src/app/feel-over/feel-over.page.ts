@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { changedZones, FEEL_AREA_FACTS } from '@mansuet/core/findings';
 import { zonesOfGroup } from '@mansuet/core/knowledge/anatomy';
-import { sayReason } from '@mansuet/core/reasons';
 import { FEEL_AREAS, type Joint, type JointComfort, JOINTS, type ZoneId } from '@mansuet/core/words';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import type { MapLayer } from '../body-map/layers';
@@ -13,6 +12,7 @@ import { HandsGuide } from './hands-guide';
 import { JointsPanel } from './joints-panel';
 import { TodayPanel } from './today-panel';
 import { ZonePanel } from './zone-panel';
+import { Words } from '../wording/words.service';
 
 /** Feel over: hands nose to tail before any tool. Each tap is an event; the plan follows from them. */
 @Component({
@@ -23,6 +23,7 @@ import { ZonePanel } from './zone-panel';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FeelOverPage {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   protected readonly store = inject(VisitStore);
 
@@ -36,7 +37,7 @@ export class FeelOverPage {
   private readonly feelOver = computed(() => this.store.state().feelOver);
   protected readonly verdict = computed(() => {
     const fit = this.store.fit();
-    return fit && { verdict: fit.verdict, says: fit.reasons.map(sayReason) };
+    return fit && { verdict: fit.verdict, says: fit.reasons.map(this.words.say) };
   });
   protected readonly joints = computed<ReadonlyMap<Joint, JointComfort>>(() => {
     const felt = this.store.state().areasFelt.has('joints');

@@ -1,12 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
-import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
-import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/knowledge/dogs';
-import { LOOKED_LABELS, LOOKED_PART_LABELS } from '@mansuet/core/knowledge/fit';
 import type { HandlingPlan } from '@mansuet/core/plan';
 import { JOINTS, LOOKED_FINDINGS, LOOKED_PARTS, type ZoneId } from '@mansuet/core/words';
 import { PlannerService } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
 import { dayInWords } from '../wording/time';
+import { Words } from '../wording/words.service';
 
 const HAZARDS_SHOWN = 3;
 
@@ -18,12 +16,13 @@ const HAZARDS_SHOWN = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Growing {
+  private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
   protected readonly store = inject(VisitStore);
   readonly picked = output<ZoneId>();
-  protected readonly label = zoneLabel;
-  protected readonly jointLabels = JOINT_LABELS;
-  protected readonly legLabels = LEG_LABELS;
+  protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
+  protected readonly jointLabels = this.words.labels.joint;
+  protected readonly legLabels = this.words.labels.leg;
   protected readonly round = Math.round;
   protected readonly day = (date: string): string => dayInWords(date, this.store.today());
   protected readonly plan = signal<HandlingPlan | undefined>(undefined);
@@ -34,7 +33,9 @@ export class Growing {
     const f = this.feelOver();
     const looked = LOOKED_PARTS.flatMap((p) => {
       const finding = f.looked?.[p];
-      return finding && finding !== LOOKED_FINDINGS[p][0] ? [`${LOOKED_PART_LABELS[p]} ${LOOKED_LABELS[finding]}`] : [];
+      return finding && finding !== LOOKED_FINDINGS[p][0]
+        ? [`${this.words.labels.lookedPart[p]} ${this.words.labels.lookedFinding[finding]}`]
+        : [];
     });
     return {
       mats: f.zones.filter((z) => z.matGrade > 0 || z.crust || z.skin !== 'sound'),
@@ -54,7 +55,11 @@ export class Growing {
     return rows
       .filter((r) => !seen.has(r.hazard) && seen.add(r.hazard))
       .slice(0, HAZARDS_SHOWN)
-      .map((r) => ({ what: `${r.label}, ${zoneLabel(r.zone)}`, before: r.bandBefore, after: r.bandAfter }));
+      .map((r) => ({
+        what: `${this.words.labels.incident[r.hazard]}, ${this.words.labels.zone[r.zone]}`,
+        before: r.bandBefore,
+        after: r.bandAfter,
+      }));
   });
   protected readonly forVet = computed(() => this.plan()?.notToday.filter((n) => n.to === 'vet').length ?? 0);
 

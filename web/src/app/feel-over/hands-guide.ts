@@ -1,11 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { FEEL_AREA_FACTS, foundBefore, nextArea, type OldFinding, stiffBefore, testsOfGrade } from '@mansuet/core/findings';
-import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
-import { MAT_GRADE_NAMES } from '@mansuet/core/knowledge/coat';
-import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/knowledge/dogs';
-import { LOOKED_LABELS, LOOKED_PART_LABELS } from '@mansuet/core/knowledge/fit';
+import { FEEL_AREA_FACTS, foundBefore, nextArea, type OldFinding, stiffBefore } from '@mansuet/core/findings';
 import { FEEL_AREAS, type FeelArea, LOOKED_FINDINGS, type LookedFinding, type LookedPart, type ZoneId } from '@mansuet/core/words';
 import { VisitStore } from '../visit/visit-store';
+import { Words } from '../wording/words.service';
 
 /** Nose to tail in the order of the hands: one tap a stretch when it is sound or as the last time. Any order is allowed. */
 @Component({
@@ -15,6 +12,7 @@ import { VisitStore } from '../visit/visit-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HandsGuide {
+  private readonly words = inject(Words);
   protected readonly store = inject(VisitStore);
   /** A place that somebody wants to enter in detail. */
   readonly zoneWanted = output<ZoneId>();
@@ -22,8 +20,8 @@ export class HandsGuide {
 
   protected readonly areas = FEEL_AREAS;
   protected readonly facts = FEEL_AREA_FACTS;
-  protected readonly partLabels = LOOKED_PART_LABELS;
-  protected readonly findingLabels = LOOKED_LABELS;
+  protected readonly partLabels = this.words.labels.lookedPart;
+  protected readonly findingLabels = this.words.labels.lookedFinding;
   private readonly chosen = signal<FeelArea | undefined>(undefined);
 
   private readonly felt = computed(() => this.store.state().areasFelt);
@@ -40,13 +38,13 @@ export class HandsGuide {
     if (this.current() === 'joints') {
       const { joints, favours } = stiffBefore(this.last());
       return [
-        ...joints.map((j) => `${JOINT_LABELS[j]} ${this.last()?.feelOver.joints[j] ?? ''}`),
-        ...(favours ? [`spared its ${LEG_LABELS[favours]}`] : []),
+        ...joints.map((j) => `${this.words.labels.joint[j]} ${this.last()?.feelOver.joints[j] ?? ''}`),
+        ...(favours ? [`spared its ${this.words.labels.leg[favours]}`] : []),
       ].join(', ');
     }
     return this.before()
       .filter((f) => f.kind !== 'mark')
-      .map(sayOld)
+      .map((f) => sayOld(this.words, f))
       .join(', ');
   });
   /** Marks are measured anew each time: "as before" would be a number that nobody read. */
@@ -68,7 +66,7 @@ export class HandsGuide {
   }
   protected sayState(area: FeelArea): string {
     const says = { open: 'not felt yet', found: 'something found', sound: 'sound', as_before: 'as the last time' };
-    return `${FEEL_AREA_FACTS[area].label}: ${says[this.stateOf(area)]}`;
+    return `${this.words.labels.feelArea[area]}: ${says[this.stateOf(area)]}`;
   }
   protected findingsOf(part: LookedPart): readonly LookedFinding[] {
     return LOOKED_FINDINGS[part];
@@ -93,9 +91,13 @@ export class HandsGuide {
   /** What was there the last time is there again: written down as today's finding, so that it counts for today's plan. */
   protected async asBefore(area: FeelArea): Promise<void> {
     const today = this.store.state().feelOver;
+    const last = this.last();
     for (const f of this.before()) {
-      if (f.kind === 'zone' && !today.zones.some((z) => z.zone === f.zone))
-        await this.store.record({ type: 'zone_felt', body: { zone: f.zone, ...testsOfGrade(f.grade), skin: f.skin, crust: f.crust } });
+      if (f.kind === 'zone' && last && !today.zones.some((z) => z.zone === f.zone))
+        await this.store.record({
+          type: 'zone_as_before',
+          body: { zone: f.zone, grade: f.grade, skin: f.skin, crust: f.crust, ...(f.strangles ? { strangles: true } : {}), on: last.on },
+        });
       if (f.kind === 'looked' && today.looked?.[f.part] === undefined)
         await this.store.record({ type: 'part_looked', body: { part: f.part, finding: f.finding } });
     }
@@ -110,20 +112,22 @@ export class HandsGuide {
     await this.store.record({ type: 'area_felt', body: { area, as: 'as_before' } });
     this.chosen.set(undefined);
   }
-  protected readonly label = zoneLabel;
+  protected readonly areaNames = this.words.labels.feelArea;
+  protected readonly how = this.words.language.feelAreaHow;
+  protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
   protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
 }
 
-function sayOld(f: OldFinding): string {
+function sayOld(words: Words, f: OldFinding): string {
   if (f.kind === 'zone')
     return [
-      zoneLabel(f.zone),
-      f.grade > 0 ? MAT_GRADE_NAMES[f.grade] : '',
+      words.labels.zone[f.zone],
+      f.grade > 0 ? words.labels.matGrade[f.grade] : '',
       f.skin !== 'sound' ? `${f.skin} skin` : '',
       f.crust ? 'crust' : '',
     ]
       .filter((x) => x !== '')
       .join(' ');
-  if (f.kind === 'looked') return `${LOOKED_PART_LABELS[f.part]} ${LOOKED_LABELS[f.finding]}`;
-  return `mark, ${zoneLabel(f.zone)}`;
+  if (f.kind === 'looked') return `${words.labels.lookedPart[f.part]} ${words.labels.lookedFinding[f.finding]}`;
+  return `mark, ${words.labels.zone[f.zone]}`;
 }

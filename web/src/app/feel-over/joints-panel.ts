@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { JOINT_LABELS, LEG_LABELS } from '@mansuet/core/knowledge/dogs';
 import { type Joint, JOINT_COMFORTS, type JointComfort, JOINTS, type Leg, LEGS } from '@mansuet/core/words';
 import { VisitStore } from '../visit/visit-store';
+import { Words } from '../wording/words.service';
 
 /** How far each joint goes today, and the leg it spares. */
 @Component({
@@ -11,12 +11,13 @@ import { VisitStore } from '../visit/visit-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class JointsPanel {
+  private readonly words = inject(Words);
   private readonly store = inject(VisitStore);
   protected readonly joints = JOINTS;
-  protected readonly jointLabels = JOINT_LABELS;
+  protected readonly jointLabels = this.words.labels.joint;
   protected readonly comforts = JOINT_COMFORTS;
   protected readonly legs = LEGS;
-  protected readonly legLabels = LEG_LABELS;
+  protected readonly legLabels = this.words.labels.leg;
   protected readonly feelOver = computed(() => this.store.state().feelOver);
 
   protected before(joint: Joint): string {

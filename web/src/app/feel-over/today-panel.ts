@@ -2,14 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { lifeStage, MOOD_LABELS, readWeight, weightChange, weightQuestion } from '@mansuet/core/knowledge/dogs';
-import { FIT_SIGN_LABELS, FIT_VERDICT_LABELS, TOLD_LABELS } from '@mansuet/core/knowledge/fit';
-import { sayReason } from '@mansuet/core/reasons';
+import { lifeStage, readWeight, weightChange, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import { USUAL_ROOM_CELSIUS } from '@mansuet/core/visit';
 import { FIT_SIGNS, type FitSign, type Mood, MOODS, TOLD_ITEMS, type ToldItem } from '@mansuet/core/words';
 import { DevicesService } from '../devices/devices.service';
 import { FieldError } from '../forms/field-error';
 import { VisitStore } from '../visit/visit-store';
+import { Words } from '../wording/words.service';
 
 /** What is seen and told today: fit to groom, medicines, room, weight, mood, bites. */
 @Component({
@@ -20,16 +19,17 @@ import { VisitStore } from '../visit/visit-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TodayPanel {
+  private readonly words = inject(Words);
   protected readonly store = inject(VisitStore);
   readonly moodSet = output();
   protected readonly signsOpen = signal(false);
   protected readonly toldOpen = signal(false);
   protected readonly moods = MOODS;
-  protected readonly moodLabels = MOOD_LABELS;
+  protected readonly moodLabels = this.words.labels.mood;
   protected readonly signs = FIT_SIGNS;
-  protected readonly signLabels = FIT_SIGN_LABELS;
+  protected readonly signLabels = this.words.labels.fitSign;
   protected readonly toldItems = TOLD_ITEMS;
-  protected readonly toldLabels = TOLD_LABELS;
+  protected readonly toldLabels = this.words.labels.told;
   protected readonly weightText = signal('');
   protected readonly weightError = signal('');
   protected readonly weightAsked = signal<{ kg: number; says: string } | undefined>(undefined);
@@ -40,7 +40,7 @@ export class TodayPanel {
   );
   protected readonly verdict = computed(() => {
     const fit = this.store.fit();
-    return fit && { ...fit, label: FIT_VERDICT_LABELS[fit.verdict], says: fit.reasons.map(sayReason) };
+    return fit && { ...fit, label: this.words.labels.fitVerdict[fit.verdict], says: fit.reasons.map(this.words.say) };
   });
   protected readonly needsVetWord = computed(() => (this.store.dog()?.conditions.length ?? 0) > 0);
   /** What today's weight says against the file's. */
@@ -49,7 +49,7 @@ export class TodayPanel {
     if (kg === undefined) return undefined;
     const before = (this.store.context()?.file.weights ?? []).filter((w) => w.on < this.store.today());
     const change = weightChange([...before, { on: this.store.today(), kg }]);
-    return change && Math.abs(change.change) >= 0.03 ? { vet: change.showVet, says: sayReason(change.because) } : undefined;
+    return change && Math.abs(change.change) >= 0.03 ? { vet: change.showVet, says: this.words.say(change.because) } : undefined;
   });
 
   constructor() {
@@ -99,7 +99,7 @@ export class TodayPanel {
     const dog = this.store.dog();
     const before = this.store.context()?.file.weights.at(-1)?.kg ?? dog?.weightKg;
     const question = dog && weightQuestion({ ...dog, weightKg: kg }, before, lifeStage(dog, this.store.today()) !== 'puppy');
-    if (question) this.weightAsked.set({ kg, says: question });
+    if (question) this.weightAsked.set({ kg, says: this.words.say(question) });
     else this.keepWeight(kg);
   }
   protected keepWeight(kg: number): void {

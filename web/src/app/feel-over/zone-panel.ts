@@ -2,18 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { findingIn, gradeMat, testsOfGrade } from '@mansuet/core/findings';
-import { mirrorOf, zoneFacts, zoneLabel } from '@mansuet/core/knowledge/anatomy';
-import { answerResistance, likelyCauses, RESISTANCE_QUESTIONS } from '@mansuet/core/knowledge/blades';
-import { adviseMat, MAT_GRADE_NAMES } from '@mansuet/core/knowledge/coat';
+import { findingIn } from '@mansuet/core/findings';
+import { mirrorOf, zoneFacts } from '@mansuet/core/knowledge/anatomy';
+import { answerResistance, likelyCauses } from '@mansuet/core/knowledge/blades';
+import { adviseMat } from '@mansuet/core/knowledge/coat';
 import { hasKind } from '@mansuet/core/knowledge/dogs';
 import { type EventBody, uuidV7 } from '@mansuet/core/log';
 import { competenceOf } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
-import { type CombTest, type DryerTest, type LiftTest, MARK_BORDERS, MARK_SURFACES, SKIN_STATES, type SkinState, type ZoneId } from '@mansuet/core/words';
+import { type CombTest, type DryerTest, type LiftTest, MARK_BORDERS, MARK_SURFACES, type MatGrade, SKIN_STATES, type SkinState, type ZoneId } from '@mansuet/core/words';
 import { DevicesService } from '../devices/devices.service';
 import { ClockService } from '../server/clock.service';
 import { VisitStore } from '../visit/visit-store';
+import { Words } from '../wording/words.service';
 
 const COMB_CHOICES: readonly { id: CombTest; label: string }[] = [
   { id: 'fine_passes', label: 'Fine teeth pass' },
@@ -27,12 +27,6 @@ const LIFT_CHOICES: readonly { id: LiftTest; label: string }[] = [
   { id: 'skin_comes', label: 'Skin comes with it' },
   { id: 'no_gap', label: 'One sheet, no gap' },
 ];
-const USUAL_LIFT: Readonly<Record<CombTest, LiftTest>> = {
-  fine_passes: 'lifts_freely',
-  wide_snags: 'lifts_freely',
-  wide_stops: 'finger_fits',
-  nothing_passes: 'skin_comes',
-};
 type Zone = EventBody<'zone_felt'>;
 
 /** One place on the dog: comb, lift, skin, crust, and a mark that lies there. */
@@ -44,6 +38,7 @@ type Zone = EventBody<'zone_felt'>;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ZonePanel {
+  private readonly words = inject(Words);
   private readonly clock = inject(ClockService);
   protected readonly store = inject(VisitStore);
   readonly zone = input<ZoneId | undefined>();
@@ -63,30 +58,32 @@ export class ZonePanel {
   protected readonly skins = SKIN_STATES;
   protected readonly borders = MARK_BORDERS;
   protected readonly surfaces = MARK_SURFACES;
-  protected readonly gradeNames = MAT_GRADE_NAMES;
-  protected readonly label = zoneLabel;
+  protected readonly gradeNames = this.words.labels.matGrade;
+  protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
   private readonly feelOver = computed(() => this.store.state().feelOver);
 
-  /** What was last entered for the open zone; the comb test decides what is presumed. */
-  private readonly entered = signal<ReadonlyMap<ZoneId, Zone>>(new Map());
+  /** The open place with the tests that were made there; those that were not are empty. */
   protected readonly open = computed<Zone | undefined>(() => {
     const zone = this.zone();
     if (!zone) return undefined;
     const found = findingIn(this.feelOver(), zone);
-    const known = this.entered().get(zone);
-    const tests = known && gradeMat(known.comb, known.lift) === found.matGrade ? known : testsOfGrade(found.matGrade);
     return {
-      comb: tests.comb,
-      lift: tests.lift,
+      comb: found.tests?.comb ?? null,
+      lift: found.tests?.lift ?? null,
       zone,
       skin: found.skin,
       crust: found.crust,
       ...(found.strangles ? { strangles: true } : {}),
     };
   });
+  /** Grade of the open place: by its tests, or as it was carried over. */
+  private readonly grade = computed<MatGrade>(() => {
+    const zone = this.zone();
+    return zone ? findingIn(this.feelOver(), zone).matGrade : 0;
+  });
   protected readonly care = computed(() => {
     const zone = this.zone();
-    return zone ? zoneFacts(zone).care : [];
+    return zone ? zoneFacts(zone).care.map((c) => this.words.labels.care[c]) : [];
   });
   /** The last time, when it was otherwise. */
   protected readonly before = computed(() => {
@@ -94,7 +91,7 @@ export class ZonePanel {
     const last = this.store.context()?.lastFound;
     const was = zone && last?.feelOver.zones.find((z) => z.zone === zone);
     if (!was || !last || (was.matGrade === 0 && was.skin === 'sound')) return undefined;
-    return `On ${last.on}: grade ${was.matGrade}, ${MAT_GRADE_NAMES[was.matGrade]}${was.skin === 'sound' ? '' : ', ' + was.skin + ' skin'}.`;
+    return `On ${last.on}: grade ${was.matGrade}, ${this.words.labels.matGrade[was.matGrade]}${was.skin === 'sound' ? '' : ', ' + was.skin + ' skin'}.`;
   });
   protected readonly oldMark = computed(() => {
     const zone = this.zone();
@@ -111,14 +108,14 @@ export class ZonePanel {
   });
   protected readonly mayStrangle = computed(() => {
     const open = this.open();
-    if (!open || gradeMat(open.comb, open.lift) < 3) return false;
+    if (!open || this.grade() < 3) return false;
     return ['legs', 'feet', 'rear', 'ears'].includes(zoneFacts(open.zone).group);
   });
   protected readonly advice = computed(() => {
     const open = this.open();
     const dog = this.store.dog();
     if (!open || !dog) return undefined;
-    const grade = gradeMat(open.comb, open.lift);
+    const grade = this.grade();
     if (grade === 0) return undefined;
     const kinds = this.store.kinds();
     const a = adviseMat({
@@ -132,19 +129,19 @@ export class ZonePanel {
       dryer: undefined,
       house: this.store.house(),
     });
-    return { grade, minutes: a.minutes, range: a.minutesRange, says: a.reasons.map(sayReason), mirror: a.alsoCheck };
+    return { grade, minutes: a.minutes, range: a.minutesRange, says: a.reasons.map(this.words.say), mirror: a.alsoCheck };
   });
 
   /** What a blade may stop at in this place, and the answer to each: asked before the first stroke, not after it. */
   protected readonly resistance = computed(() => {
     const open = this.open();
-    const grade = open ? gradeMat(open.comb, open.lift) : 0;
+    const grade = this.grade();
     if (!open || (grade < 2 && !this.oldMark() && !this.measured())) return [];
     const competence = competenceOf(this.store.groomer()?.trained ?? false);
     const markHere = this.measured() !== undefined || this.oldMark() !== undefined;
     return likelyCauses({ zone: open.zone, matGrade: grade, markHere }).map((cause) => ({
-      asks: RESISTANCE_QUESTIONS[cause],
-      says: answerResistance({ cause, zone: open.zone, blade: '10', competence }).reasons.map(sayReason).join(' '),
+      asks: this.words.labels.resistance[cause],
+      says: answerResistance({ cause, zone: open.zone, blade: '10', competence }).reasons.map(this.words.say).join(' '),
     }));
   });
 
@@ -167,8 +164,7 @@ export class ZonePanel {
   protected async setZone(change: Partial<Zone>): Promise<void> {
     const open = this.open();
     if (!open) return;
-    const body: Zone = { ...open, ...change, ...(change.comb ? { lift: USUAL_LIFT[change.comb] } : {}) };
-    this.entered.update((m) => new Map(m).set(open.zone, body));
+    const body: Zone = { ...open, ...change, ...(change.comb ? { lift: null } : {}) };
     await this.store.record({ type: 'zone_felt', body });
   }
   protected setSkin(skin: SkinState): void {

@@ -5,14 +5,13 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { homeCare, leftOver, tellVisit, whoIsTold } from '@mansuet/core/hand-back';
 import { needsVetNow } from '@mansuet/core/incidents';
 import { mattingSeason } from '@mansuet/core/knowledge/coat';
-import { HOLDS } from '@mansuet/core/knowledge/holds';
 import { nextVisitDates } from '@mansuet/core/next-visit';
-import { sayReason, sourceOfReason } from '@mansuet/core/reasons';
 import { FieldError } from '../forms/field-error';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
 import { VisitStore } from '../visit/visit-store';
 import { clockTime, dayInWords } from '../wording/time';
+import { Words } from '../wording/words.service';
 
 /** Hand back: what was done and why, home care, next visit, vet advice. */
 @Component({
@@ -23,6 +22,7 @@ import { clockTime, dayInWords } from '../wording/time';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HandBackPage {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
@@ -31,16 +31,16 @@ export class HandBackPage {
   protected readonly nameError = signal('');
   protected readonly dateError = signal('');
   protected readonly time = clockTime;
-  protected readonly holds = HOLDS;
+  protected readonly holds = this.words.labels.hold;
 
   protected readonly told = computed(() =>
     tellVisit(this.store.state(), this.store.name()).map((r) => ({
-      text: sayReason(r),
+      text: this.words.say(r),
       vet: r.rule === 'told.vet' || r.rule === 'told.incident',
       weight: r.weight,
     })),
   );
-  protected readonly care = computed(() => homeCare(this.store.state(), this.store.name()).map(sayReason));
+  protected readonly care = computed(() => homeCare(this.store.state(), this.store.name()).map(this.words.say));
   protected readonly holdMinutes = computed(() =>
     [...(this.store.state().work?.holdSeconds ?? [])]
       .map(([hold, seconds]) => ({ hold, minutes: seconds / 60 }))
@@ -53,7 +53,7 @@ export class HandBackPage {
 
   /** When this dog mats, from the feel-overs of its past visits. */
   private readonly season = computed(() => mattingSeason(this.store.matVisits()));
-  protected readonly toldHow = computed(() => whoIsTold(this.store.state(), this.store.house()).map(sayReason));
+  protected readonly toldHow = computed(() => whoIsTold(this.store.state(), this.store.house()).map(this.words.say));
   protected readonly dates = computed(() => {
     const state = this.store.state();
     const c = this.store.planContext();
@@ -63,7 +63,7 @@ export class HandBackPage {
     const dates = nextVisitDates({
       dog: c.dog,
       done,
-      clipOff: state.plan?.steps.some((s) => s.id === 'clip_tight_body' && s.label.includes('matted coat')) ?? false,
+      clipOff: state.plan?.steps.some((s) => s.name === 'clip_off_body') ?? false,
       leftWeeks: left.length > 0 ? (state.plan?.secondVisitWeeks ?? LEFT_WEEKS) : undefined,
       stoppedEarly: state.ended?.outcome === 'stopped',
       season: this.season(),
@@ -73,8 +73,8 @@ export class HandBackPage {
     return dates.map((d) => ({
       date: d.date,
       words: dayInWords(d.date, c.today),
-      why: sayReason(d.because),
-      source: sourceOfReason(d.because),
+      why: this.words.say(d.because),
+      source: this.words.source(d.because),
     }));
   });
   protected readonly nextDate = computed(() => this.typedDate() ?? this.store.state().handedBack?.nextVisit ?? this.dates()[0]?.date ?? '');

@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import type { PlannedBreak } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
+import { Words } from '../wording/words.service';
 
 /** A break in the list of steps: when, how long, and why; before a step or inside it. */
 @Component({
@@ -31,6 +31,7 @@ import { sayReason } from '@mansuet/core/reasons';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BreakLine {
+  private readonly words = inject(Words);
   readonly pause = input.required<PlannedBreak>();
   /** Minute of the visit at which the plan begins. */
   readonly from = input(0);
@@ -40,5 +41,5 @@ export class BreakLine {
     if (after > 0) return `Break, ${minutes} min, after ${Math.round(after)} min of it`;
     return `${this.from() + from < 1 ? 'Let it settle' : 'Break'}, ${minutes} min`;
   });
-  protected readonly why = computed(() => sayReason(this.pause().because));
+  protected readonly why = computed(() => this.words.say(this.pause().because));
 }

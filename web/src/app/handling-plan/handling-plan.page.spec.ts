@@ -104,7 +104,7 @@ describe('HandlingPlanPage', () => {
     expect(
       visit.store
         .state()
-        .plan?.steps.flatMap((s) => s.why)
+        .plan?.steps.flatMap((s) => s.why.map((w) => w.said))
         .join(' '),
     ).toContain('left hip');
     expect(visit.host.textContent).toContain('This plan is at the table.');

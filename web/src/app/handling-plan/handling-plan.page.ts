@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 import { type PlanInput, type PlanWish, withWish } from '@mansuet/core/plan';
-import { type Reason, sayReason, sourceOfReason } from '@mansuet/core/reasons';
-import { planChanges, planRecordOf, recordFromHere } from '@mansuet/core/visit';
-import type { PlanWay } from '@mansuet/core/words';
-import { ACTIVITY_FACTS, BATHING } from '@mansuet/core/work';
+import { planChanges, planRecordOf, recordFromHere, toldWith } from '@mansuet/core/visit';
+import type { PlanWay, Reason } from '@mansuet/core/words';
+import { BATHING } from '@mansuet/core/work';
 import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
@@ -18,6 +17,7 @@ import { StepDetail } from './step-detail';
 import { StepList, type Placed } from './step-list';
 import { WAY_NAMES, WaysPanel } from './ways-panel';
 import { WishStrip } from './wish-strip';
+import { Words } from '../wording/words.service';
 
 const SLOW_MS = 300;
 const VIEWS = ['steps', 'ways', 'odds'] as const;
@@ -34,6 +34,7 @@ const VIEW_NAMES: Readonly<Record<View, string>> = { steps: 'Steps', ways: 'Othe
   host: { '(document:keydown)': 'onKey($event)' },
 })
 export class HandlingPlanPage {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   private readonly planner = inject(PlannerService);
   protected readonly session = inject(SessionService);
@@ -54,6 +55,7 @@ export class HandlingPlanPage {
   protected readonly views = VIEWS;
   protected readonly viewNames = VIEW_NAMES;
   protected readonly wayNames = WAY_NAMES;
+  protected readonly says = this.words.say;
   protected readonly round = Math.round;
   protected readonly percent = inPercent;
 
@@ -65,14 +67,14 @@ export class HandlingPlanPage {
   protected readonly over = computed(() =>
     (this.asked()?.now?.begun ?? [])
       .filter((b) => b.status !== 'running')
-      .map((b) => `${ACTIVITY_FACTS[b.activity].label}${b.status === 'done' ? '' : ` (${b.status})`}`),
+      .map((b) => `${this.words.step(b.activity)}${b.status === 'done' ? '' : ` (${b.status})`}`),
   );
   /** The longest that the dog would be from going home safely, minutes. */
   protected readonly wayHome = computed(() => Math.ceil(Math.max(0, ...(this.plan()?.safeFinish ?? []).map((f) => f.minutes))));
   protected readonly curve = computed(() => (this.plan()?.curve ?? []).map((p) => ({ ...p, minute: p.minute + this.from() })));
   protected readonly ribbonSteps = computed(() =>
     (this.plan()?.steps ?? []).map((s) => ({
-      label: s.label,
+      label: this.words.step(s.name),
       from: s.from + this.from(),
       to: s.to + this.from(),
       breaks: s.breaks.map((b) => ({ from: b.from + this.from(), minutes: b.minutes })),
@@ -141,25 +143,26 @@ export class HandlingPlanPage {
     const over = begun.filter((b) => b.status !== 'running').map((b) => b.activity);
     const running = begun.find((b) => b.status === 'running')?.activity;
     const byHand = this.wishes().flatMap((w) => (w.kind === 'minutes' ? [w.step] : []));
-    return planChanges(taken, planRecordOf(plan), { over, running, byHand });
+    return planChanges(taken, planRecordOf(plan, this.words), { over, running, byHand });
   });
-  protected readonly sayChanges = sayChanges;
+  protected readonly saysChanges = computed(() => sayChanges(this.words, this.changes()));
 
   protected async take(): Promise<void> {
-    if (!this.store.state().plan) await this.accept();
+    if (!this.store.state().plan && !(await this.accept())) return;
     await this.router.navigate(['/visits', this.store.visitId(), 'work']);
   }
   protected async replace(): Promise<void> {
-    await this.accept();
+    if (!(await this.accept())) return;
     await this.router.navigate(['/visits', this.store.visitId(), 'work']);
   }
-  private async accept(): Promise<void> {
+  /** @returns whether the plan was recorded; the frame says why when it was not */
+  private async accept(): Promise<boolean> {
     const plan = this.plan();
     const now = this.asked()?.now;
     const taken = this.store.state().plan;
-    if (!plan) return;
-    const record = now && taken ? recordFromHere(taken, plan, now) : planRecordOf(plan);
-    await this.store.record({ type: 'plan_accepted', body: { plan: record } });
+    if (!plan) return false;
+    const record = now && taken ? recordFromHere(taken, plan, now, this.words) : planRecordOf(plan, this.words);
+    return this.store.record({ type: 'plan_accepted', body: { plan: record, told: toldWith(plan, this.odds()?.odds) } });
   }
 
   protected wish(wish: PlanWish): void {
@@ -196,7 +199,7 @@ export class HandlingPlanPage {
   }
 
   protected say(reasons: readonly Reason[]): { text: string; source: string }[] {
-    return reasons.map((r) => ({ text: sayReason(r), source: sourceOfReason(r) }));
+    return reasons.map(this.words.withSource);
   }
   protected onKey(event: KeyboardEvent): void {
     const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable], nz-select');

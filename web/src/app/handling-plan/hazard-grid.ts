@@ -1,8 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
-import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { ChangeDetectionStrategy, Component, computed, input, signal, inject } from '@angular/core';
 import { likelihoodClass, type RegisterRow, riskBand, riskScore } from '@mansuet/core/knowledge/hazards';
-import { type Reason, sayReason } from '@mansuet/core/reasons';
-import type { RiskBand } from '@mansuet/core/words';
+import type { Reason, RiskBand, ZoneId } from '@mansuet/core/words';
+import { Words } from '../wording/words.service';
 
 const CLASSES = [1, 2, 3, 4, 5] as const;
 /** From often to rare, as the grid is read from above. */
@@ -32,10 +31,12 @@ interface Cell {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HazardGrid {
+  private readonly words = inject(Words);
   readonly register = input.required<readonly RegisterRow[]>();
   protected readonly likelihoods = LIKELIHOODS;
   protected readonly severities = SEVERITIES;
-  protected readonly zone = zoneLabel;
+  protected readonly hazards = this.words.labels.incident;
+  protected readonly zone = (z: ZoneId): string => this.words.labels.zone[z];
   protected readonly picked = signal<{ likelihood: number; severity: number } | undefined>(undefined);
 
   /** One line for each hazard and place; the same in several places counts as often. */
@@ -76,7 +77,7 @@ export class HazardGrid {
     return `${likelihood}, ${SEVERITIES[cell.severity - 1] ?? ''} harm, ${cell.band} risk: ${cell.before} before controls, ${cell.after} after`;
   }
   protected sentences(reasons: readonly Reason[]): string {
-    return reasons.slice(0, 2).map(sayReason).join(' ');
+    return reasons.slice(0, 2).map(this.words.say).join(' ');
   }
   protected chance(share: number): string {
     return share < 0.001 ? 'under 0.1 %' : `${(share * 100).toFixed(1)} %`;

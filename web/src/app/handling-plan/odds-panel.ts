@@ -15,6 +15,7 @@ import { bandOf } from '@mansuet/core/strain';
 import { STRAIN_BANDS } from '@mansuet/core/words';
 import type { NamedOdds } from '../planner/planner.service';
 import { inPercent } from './say-odds';
+import { Words } from '../wording/words.service';
 
 const CELL = 5;
 const DRIVERS_SHOWN = 5;
@@ -27,6 +28,8 @@ const DRIVERS_SHOWN = 5;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OddsPanel implements OnDestroy {
+  private readonly words = inject(Words);
+  protected readonly name = this.words.step;
   readonly named = input<NamedOdds | undefined>();
   protected readonly percent = inPercent;
   protected readonly round = Math.round;

@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, ou
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { bladeName } from '@mansuet/core/knowledge/blades';
-import { HOLDS, sayCap } from '@mansuet/core/knowledge/holds';
+import { HOLDS } from '@mansuet/core/knowledge/holds';
+import { stretch } from '@mansuet/core/locales';
 import type { PlanInput, PlannedStep, PlanWish, WhatIf } from '@mansuet/core/plan';
-import { type Reason, sayReason, sourceOfReason } from '@mansuet/core/reasons';
-import { HOLD_IDS, type HoldId, type ZoneId } from '@mansuet/core/words';
+import { type BladeId, HOLD_IDS, type HoldId, type Reason, type ZoneId } from '@mansuet/core/words';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import { PlannerService } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
+import { Words } from '../wording/words.service';
 
 const CAUTIONS_FIRST = 2;
 const OTHERS_SHOWN = 5;
@@ -23,6 +23,7 @@ const OTHERS_SHOWN = 5;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepDetail {
+  private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
   protected readonly store = inject(VisitStore);
   readonly step = input.required<PlannedStep>();
@@ -34,9 +35,11 @@ export class StepDetail {
   /** By how many places the step is moved. */
   readonly shifted = output<number>();
 
-  protected readonly holds = HOLDS;
-  protected readonly cap = sayCap;
-  protected readonly blade = bladeName;
+  protected readonly cap = (h: HoldId): string => stretch(this.words.language, HOLDS[h].capMinutes);
+  protected readonly name = this.words.step;
+  protected readonly holdNames = this.words.labels.hold;
+  protected readonly language = this.words.language;
+  protected readonly blade = (id: BladeId): string => this.words.labels.blade[id];
   protected readonly round = Math.round;
   protected readonly first = CAUTIONS_FIRST;
   protected readonly whatIf = signal<readonly WhatIf[] | undefined>(undefined);
@@ -45,7 +48,7 @@ export class StepDetail {
   /** Holds that this dog may be held by: those that were refused for it are not offered. */
   protected readonly choices = computed(() => {
     const refused = this.step().hold.rejected.map((r) => r.hold);
-    return HOLD_IDS.filter((h) => !refused.includes(h)).map((h) => ({ id: h, label: HOLDS[h].label }));
+    return HOLD_IDS.filter((h) => !refused.includes(h)).map((h) => ({ id: h, label: this.words.labels.hold[h] }));
   });
   /** What else is known of the step: the reasons of its rate are said above. */
   protected readonly others = computed(() =>
@@ -72,13 +75,13 @@ export class StepDetail {
   }
 
   protected say(reasons: readonly Reason[]): { text: string; source: string }[] {
-    return reasons.map((r) => ({ text: sayReason(r), source: sourceOfReason(r) }));
+    return reasons.map(this.words.withSource);
   }
   protected sentences(reasons: readonly Reason[]): string {
-    return reasons.map(sayReason).join(' ');
+    return reasons.map(this.words.say).join(' ');
   }
   protected also(ids: readonly HoldId[]): string {
-    return ids.map((h) => ` + ${HOLDS[h].label}`).join('');
+    return ids.map((h) => ` + ${this.words.labels.hold[h]}`).join('');
   }
   /** What cannot be, one line for all places that fail for the same reason. */
   protected readonly ifs = computed(() => {

@@ -2,14 +2,12 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop, type CdkDragSort
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical, lucidePin } from '@ng-icons/lucide';
-import { bladeName } from '@mansuet/core/knowledge/blades';
-import { HOLDS } from '@mansuet/core/knowledge/holds';
-import { type HandlingPlan, isPreference, moved, type PlannedStep, type PlanWish, rulesBroken } from '@mansuet/core/plan';
-import { type Reason, reason, sayReason } from '@mansuet/core/reasons';
-import type { HoldId } from '@mansuet/core/words';
+import { type HandlingPlan, isPreference, moved, nameIn, type PlannedStep, type PlanWish, rulesBroken } from '@mansuet/core/plan';
+import { type BladeId, type HoldId, type Reason, reason } from '@mansuet/core/words';
 import type { OrderRule } from '@mansuet/core/work';
 import { aboutMinutes } from '../wording/time';
 import { BreakLine } from './break-line';
+import { Words } from '../wording/words.service';
 
 /** A step that was put elsewhere: it comes after one step and before another. */
 export interface Placed {
@@ -28,6 +26,7 @@ export interface Placed {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepList {
+  private readonly words = inject(Words);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   readonly plan = input.required<HandlingPlan>();
   readonly order = input.required<readonly OrderRule[]>();
@@ -43,16 +42,18 @@ export class StepList {
   /** Why the last drop was refused, or why the present place would be. */
   protected readonly refused = signal('');
   protected readonly steps = computed(() => this.plan().steps);
-  protected readonly holds = HOLDS;
+  protected readonly holds = this.words.labels.hold;
+  protected readonly name = this.words.step;
+  protected readonly says = this.words.say;
   protected readonly round = Math.round;
   protected readonly about = aboutMinutes;
-  protected readonly blade = bladeName;
+  protected readonly blade = (id: BladeId): string => this.words.labels.blade[id];
 
   protected say(reasons: readonly Reason[]): string {
-    return reasons.map(sayReason).join(' ');
+    return reasons.map(this.words.say).join(' ');
   }
   protected also(ids: readonly HoldId[]): string {
-    return ids.map((h) => ` + ${HOLDS[h].label}`).join('');
+    return ids.map((h) => ` + ${this.words.labels.hold[h]}`).join('');
   }
   protected fixed(step: PlannedStep): boolean {
     return this.wishes().some((w) => w.step === step.activity);
@@ -89,8 +90,8 @@ export class StepList {
       ids,
     )[0];
     if (!rule) return '';
-    const label = (id: string): string => this.steps().find((s) => s.id === id)?.label ?? id;
-    return this.say([reason('if.rule', { first: label(rule.first), then: label(rule.then) }), reason(rule.rule)]);
+    const name = nameIn(this.steps());
+    return this.say([reason('if.rule', { first: name(rule.first), then: name(rule.then) }), { rule: rule.rule, facts: {}, weight: 0.9 }]);
   }
 
   protected onKey(event: KeyboardEvent, at: number): void {

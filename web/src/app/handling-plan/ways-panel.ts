@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { compareWith, type HandlingPlan, type Odds, type PlanInput, sayWay, signed } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
 import type { PlanWay } from '@mansuet/core/words';
 import { PlannerService, type PlannedWay } from '../planner/planner.service';
 import { inPercent } from './say-odds';
+import { Words } from '../wording/words.service';
 
 /** Beside the plan in hand at most this many: more are not compared by eye. */
 const WAYS_SHOWN = 3;
@@ -35,6 +35,7 @@ interface Column {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WaysPanel {
+  private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
   readonly asked = input.required<PlanInput>();
   readonly plan = input.required<HandlingPlan>();
@@ -51,7 +52,7 @@ export class WaysPanel {
     const inHand: Column = {
       way,
       name: WAY_NAMES[way],
-      says: sayReason(sayWay(way)),
+      says: this.words.say(sayWay(way)),
       plan: this.plan(),
       odds: this.odds(),
       differs: '',
@@ -79,13 +80,13 @@ export class WaysPanel {
     const parts = [
       d.minutes === 0 ? '' : `${signed(d.minutes)} min`,
       d.peak === 0 ? '' : `peak ${signed(d.peak)}`,
-      d.more.length > 0 ? `adds ${d.more.join(', ')}` : '',
-      d.less.length > 0 ? `without ${d.less.join(', ')}` : '',
+      d.more.length > 0 ? `adds ${this.words.list(d.more.map(this.words.step))}` : '',
+      d.less.length > 0 ? `without ${this.words.list(d.less.map(this.words.step))}` : '',
       plan.secondVisit && way === 'split_in_two'
         ? `then ${Math.round(plan.secondVisit.minutes)} min in ${plan.secondVisit.inWeeks} ${plan.secondVisit.inWeeks === 1 ? 'week' : 'weeks'}`
         : '',
     ];
     const differs = parts.filter((x) => x !== '').join('; ');
-    return { way, name: WAY_NAMES[way], says: sayReason(sayWay(way)), plan, odds, differs, inHand: false };
+    return { way, name: WAY_NAMES[way], says: this.words.say(sayWay(way)), plan, odds, differs, inHand: false };
   }
 }

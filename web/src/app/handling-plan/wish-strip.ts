@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output, inject } from '@angular/core';
 import type { PlanWish, WishClash, WishCost } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
 import { sayCost, sayWish } from './say-wish';
+import { Words } from '../wording/words.service';
 
 /** What was fixed by hand, what it costs, and what could not be met. */
 @Component({
@@ -55,15 +55,16 @@ import { sayCost, sayWish } from './say-wish';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WishStrip {
+  private readonly words = inject(Words);
   readonly wishes = input.required<readonly PlanWish[]>();
   readonly cost = input<WishCost | undefined>();
   readonly clashes = input<readonly WishClash[]>([]);
   readonly taken = output<PlanWish>();
   readonly allTaken = output<void>();
-  protected readonly say = sayWish;
-  protected readonly sayCost = sayCost;
-  protected readonly sayReason = sayReason;
+  protected readonly say = (w: PlanWish): string => sayWish(this.words, w);
+  protected readonly sayCost = (c: WishCost): string => sayCost(this.words, c);
+  protected readonly sayReason = this.words.say;
   protected sayAll(c: WishClash): string {
-    return c.wishes.map(sayWish).join(' · ');
+    return c.wishes.map(this.say).join(' · ');
   }
 }

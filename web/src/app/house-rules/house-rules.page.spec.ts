@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, houseRules } from '@mansuet/core/knowledge/house-rules';
-import type { Role } from '@mansuet/core/words';
+import { HOUSE_DEFAULTS, houseRules } from '@mansuet/core/knowledge/house-rules';
+import { HOUSE_QUESTION_IDS, type Role } from '@mansuet/core/words';
 import { ApiService, type Answer } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { HouseRulesPage } from './house-rules.page';

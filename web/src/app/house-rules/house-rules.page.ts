@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FLOORS } from '@mansuet/core/knowledge/floors';
-import { HOUSE_DEFAULTS, HOUSE_QUESTION_IDS, HOUSE_QUESTIONS, type HouseQuestion, schoolsOf } from '@mansuet/core/knowledge/house-rules';
-import { FLOOR_IDS } from '@mansuet/core/words';
+import { HOUSE_DEFAULTS, schoolsOf } from '@mansuet/core/knowledge/house-rules';
+import type { SchoolWords } from '@mansuet/core/locales';
+import { FLOOR_IDS, HOUSE_QUESTION_IDS, type HouseQuestion } from '@mansuet/core/words';
 import { sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
+import { Words } from '../wording/words.service';
 
 interface Answered {
   readonly question: HouseQuestion;
@@ -19,9 +20,10 @@ interface Answered {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HouseRulesPage {
+  private readonly words = inject(Words);
   private readonly session = inject(SessionService);
   protected readonly mayChange = computed(() => this.session.may('house_rules'));
-  protected readonly floors = FLOOR_IDS.map((id) => FLOORS[id]);
+  protected readonly floors = FLOOR_IDS.map((id) => this.words.labels.floor[id]);
   /** Why an answer was not stored, by question. */
   protected readonly trouble = signal<ReadonlyMap<HouseQuestion, string>>(new Map());
   protected readonly last = signal<Answered | undefined>(undefined);
@@ -31,12 +33,18 @@ export class HouseRulesPage {
     const house = this.session.signedIn()?.salon.house ?? HOUSE_DEFAULTS;
     return HOUSE_QUESTION_IDS.map((id) => ({
       id,
-      ...HOUSE_QUESTIONS[id],
+      question: this.words.language.house[id].question,
+      changes: this.words.language.house[id].changes,
       ours: house[id] === HOUSE_DEFAULTS[id],
-      schools: schoolsOf(id).map(({ id: school, school: facts }) => ({ id: school, ...facts, chosen: house[id] === school })),
+      schools: schoolsOf(id).map((school) => ({ id: school, ...this.schoolWords(id, school), chosen: house[id] === school })),
     }));
   });
   protected readonly own = computed(() => this.questions().filter((q) => !q.ours).length);
+
+  private schoolWords(question: HouseQuestion, school: string): SchoolWords {
+    const schools: Readonly<Record<string, SchoolWords>> = this.words.language.house[question].schools;
+    return schools[school] ?? { label: school, why: '' };
+  }
 
   protected choose(question: HouseQuestion, to: string): Promise<void> {
     return this.answer(question, to);
@@ -60,7 +68,7 @@ export class HouseRulesPage {
       trouble.delete(question);
       this.last.set({ question, from: was, to: choice });
     } else {
-      trouble.set(question, sayFailure(answer.failure));
+      trouble.set(question, sayFailure(this.words, answer.failure));
       // Somebody else was first: show what holds now.
       await this.session.renew();
     }
@@ -70,7 +78,7 @@ export class HouseRulesPage {
   protected readonly lastSays = computed(() => {
     const last = this.last();
     if (!last) return '';
-    const school = schoolsOf(last.question).find((s) => s.id === last.to)?.school.label ?? last.to;
-    return `${HOUSE_QUESTIONS[last.question].question}: ${school}. Plans made from now on follow it.`;
+    const school = this.schoolWords(last.question, last.to).label;
+    return `${this.words.language.house[last.question].question}: ${school}. Plans made from now on follow it.`;
   });
 }

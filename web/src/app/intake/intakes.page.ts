@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
-import { BITE_TOLD_LABELS, DOG_FORM, type DogForm, NEW_ID, NEW_INTAKE_LINK, NEW_LINK, type NewLink, OWNER_FORM, OWNER_LINKS, type OwnerForm, type OwnerLink } from '@mansuet/core/contract';
+import { DOG_FORM, type DogForm, NEW_ID, NEW_INTAKE_LINK, NEW_LINK, type NewLink, OWNER_FORM, OWNER_LINKS, type OwnerForm, type OwnerLink } from '@mansuet/core/contract';
 import { DogFields, EMPTY_DOG } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
 import { errorsOf } from '../forms/errors-of';
@@ -12,6 +12,7 @@ import { ApiService, NOTHING, fieldErrors, sayFailure, type Failure } from '../s
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { dayInWords } from '../wording/time';
+import { Words } from '../wording/words.service';
 
 type Card = 'fears' | 'calms' | 'hurtBefore' | 'biteStory';
 const CARD_LABELS: Readonly<Record<Card, string>> = {
@@ -42,12 +43,13 @@ const CARD_LABELS: Readonly<Record<Card, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class IntakesPage {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly router = inject(Router);
   private readonly clock = inject(ClockService);
   protected readonly session = inject(SessionService);
-  protected readonly biteLabels = BITE_TOLD_LABELS;
-  protected readonly words: Readonly<Record<OwnerLink['state'], string>> = {
+  protected readonly biteLabels = this.words.labels.biteTold;
+  protected readonly stateNames: Readonly<Record<OwnerLink['state'], string>> = {
     open: 'not answered yet',
     answered: 'answered, to be reviewed',
     reviewed: 'in the file',
@@ -86,12 +88,12 @@ export class IntakesPage {
     const answer = await this.api.get('/intakes', OWNER_LINKS);
     this.loaded.set(true);
     if (answer.ok) this.links.set(answer.value.links);
-    else this.trouble.set(sayFailure(answer.failure));
+    else this.trouble.set(sayFailure(this.words, answer.failure));
   }
 
   protected async send(): Promise<void> {
     const form = NEW_INTAKE_LINK.safeParse({ toName: this.toName(), phone: this.phone() });
-    this.errors.set(errorsOf(form));
+    this.errors.set(errorsOf(this.words, form));
     if (!form.success) return;
     const answer = await this.api.send('POST', '/intakes', form.data, NEW_LINK);
     if (!answer.ok) return this.fail(answer.failure);
@@ -124,8 +126,8 @@ export class IntakesPage {
     const dog = DOG_FORM.safeParse(this.dog());
     const owner = OWNER_FORM.safeParse(this.owner());
     const errors = new Map<string, string>();
-    for (const [path, message] of errorsOf(dog)) errors.set(`dog.${path}`, message);
-    for (const [path, message] of errorsOf(owner)) errors.set(`owner.${path}`, message);
+    for (const [path, message] of errorsOf(this.words, dog)) errors.set(`dog.${path}`, message);
+    for (const [path, message] of errorsOf(this.words, owner)) errors.set(`owner.${path}`, message);
     this.errors.set(errors);
     if (!dog.success || !owner.success) return;
     const cards = this.cards()
@@ -149,7 +151,7 @@ export class IntakesPage {
     await this.load();
   }
   private fail(failure: Failure): void {
-    this.trouble.set(sayFailure(failure));
-    this.errors.set(fieldErrors(failure));
+    this.trouble.set(sayFailure(this.words, failure));
+    this.errors.set(fieldErrors(this.words, failure));
   }
 }

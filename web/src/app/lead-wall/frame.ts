@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { ROLE_LABELS } from '@mansuet/core/access';
 import { SessionService } from '../server/session.service';
 import { TodayService } from '../today/today.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
 import { LeadTag } from './lead-tag';
+import { Words } from '../wording/words.service';
 
 /** The frame of every screen: the lead wall on the left, the sheet on the right. At the table the wall is hidden. */
 @Component({
@@ -17,6 +17,7 @@ import { LeadTag } from './lead-tag';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Frame {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   private readonly session = inject(SessionService);
   private readonly db = inject(VISIT_DB);
@@ -34,7 +35,7 @@ export class Frame {
   protected readonly atTable = computed(() => /^\/visits\/[^/]+\/work/.test(this.url()));
   protected readonly openVisit = computed(() => /^\/visits\/([^/]+)/.exec(this.url())?.[1]);
   protected readonly who = computed(() => this.session.signedIn());
-  protected readonly roles = ROLE_LABELS;
+  protected readonly roles = this.words.labels.role;
   protected readonly waiting = toSignal(this.log.waiting$, { initialValue: 0 });
 
   protected async signOut(): Promise<void> {

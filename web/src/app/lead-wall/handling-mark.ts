@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { DOG_KIND_LABELS } from '@mansuet/core/knowledge/dogs';
+import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import type { DogKind } from '@mansuet/core/words';
+import { Words } from '../wording/words.service';
 
 /** Outline and letter of each mark: told apart by shape, in any colour or none. */
 const MARKS: Readonly<Record<DogKind, { letter: string; path: string }>> = {
@@ -49,7 +49,8 @@ const MARKS: Readonly<Record<DogKind, { letter: string; path: string }>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HandlingMark {
+  private readonly words = inject(Words);
   readonly kind = input.required<DogKind>();
   protected readonly mark = computed(() => MARKS[this.kind()]);
-  protected readonly label = computed(() => DOG_KIND_LABELS[this.kind()]);
+  protected readonly label = computed(() => this.words.labels.dogKind[this.kind()]);
 }

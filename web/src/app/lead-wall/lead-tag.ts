@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { PHASE_LABELS } from '@mansuet/core/visit';
 import { PHASES } from '@mansuet/core/words';
 import type { Tag } from '../today/today.service';
 import { clockTime } from '../wording/time';
 import { HandlingMark } from './handling-mark';
+import { Words } from '../wording/words.service';
 
 /** A dog's tag on its brass hook: name, time, six notches for the phases, handling marks. */
 @Component({
@@ -35,6 +35,7 @@ import { HandlingMark } from './handling-mark';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LeadTag {
+  private readonly words = inject(Words);
   readonly tag = input.required<Tag>();
   readonly open = input(false);
   protected readonly phases = PHASES;
@@ -49,6 +50,6 @@ export class LeadTag {
   });
   protected readonly phaseLabel = computed(() => {
     const phase = this.tag().phase;
-    return phase === 'gone' ? 'gone home' : `at ${PHASE_LABELS[phase]}`;
+    return phase === 'gone' ? 'gone home' : `at ${this.words.labels.phase[phase]}`;
   });
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { type Message, MESSAGES } from '@mansuet/core/contract';
 import { ApiService, sayFailure } from '../server/api.service';
+import { Words } from '../wording/words.service';
 
 /** What the stand-in for text messages has "sent". */
 @Component({
@@ -34,6 +35,7 @@ import { ApiService, sayFailure } from '../server/api.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MessagesPage {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   protected readonly messages = signal<readonly Message[]>([]);
   protected readonly loaded = signal(false);
@@ -45,7 +47,7 @@ export class MessagesPage {
     void this.api.get('/messages', MESSAGES).then((answer) => {
       this.loaded.set(true);
       if (answer.ok) this.messages.set(answer.value.messages);
-      else this.trouble.set(sayFailure(answer.failure));
+      else this.trouble.set(sayFailure(this.words, answer.failure));
     });
   }
 }

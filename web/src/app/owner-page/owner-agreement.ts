@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CONSENT_LABELS } from '@mansuet/core/agreement';
 import { AGREEMENT_ANSWER, type OwnerLinkView } from '@mansuet/core/contract';
 import type { Signature } from '@mansuet/core/log';
 import type { ConsentId } from '@mansuet/core/words';
@@ -9,6 +8,7 @@ import { SignatureField } from '../agreement/signature-field';
 import { errorsOf } from '../forms/errors-of';
 import { FieldError } from '../forms/field-error';
 import { ApiService, NOTHING, fieldErrors, sayFailure } from '../server/api.service';
+import { Words } from '../wording/words.service';
 
 /** The agreement as the owner reads, answers and signs it on the phone. */
 @Component({
@@ -84,11 +84,12 @@ import { ApiService, NOTHING, fieldErrors, sayFailure } from '../server/api.serv
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OwnerAgreement {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   readonly secret = input.required<string>();
   readonly view = input.required<Extract<OwnerLinkView, { kind: 'agreement' }>>();
   readonly answered = output();
-  protected readonly labels = CONSENT_LABELS;
+  protected readonly labels = this.words.labels.consent;
   protected readonly answers = signal<ReadonlyMap<ConsentId, boolean>>(new Map());
   protected readonly name = signal('');
   protected readonly limit = signal<number | null>(null);
@@ -109,7 +110,7 @@ export class OwnerAgreement {
 
   protected async send(): Promise<void> {
     const read = AGREEMENT_ANSWER.safeParse(this.body());
-    const errors = new Map(errorsOf(read));
+    const errors = new Map(errorsOf(this.words, read));
     if (!this.signature()) errors.set('signature', 'Sign with your finger.');
     for (const c of this.view().offer.consents) if (!this.answers().has(c.id)) errors.set(`answers.${c.id}`, 'Agree, or say no.');
     this.errors.set(errors);
@@ -122,7 +123,7 @@ export class OwnerAgreement {
       this.answered.emit();
       return;
     }
-    this.trouble.set(sayFailure(answer.failure));
-    this.errors.set(fieldErrors(answer.failure));
+    this.trouble.set(sayFailure(this.words, answer.failure));
+    this.errors.set(fieldErrors(this.words, answer.failure));
   }
 }

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { birthDateProblem, BITE_TOLD, BITE_TOLD_LABELS, DOG_FORM, type DogForm, INTAKE_ANSWER, type IntakeAnswer, OWNER_FORM, type OwnerForm, type OwnerLinkView } from '@mansuet/core/contract';
+import { birthDateProblem, DOG_FORM, type DogForm, INTAKE_ANSWER, type IntakeAnswer, OWNER_FORM, type OwnerForm, type OwnerLinkView } from '@mansuet/core/contract';
+import { BITE_TOLD } from '@mansuet/core/words';
 import { DogFields, EMPTY_DOG, openQuestion } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
 import { errorsOf } from '../forms/errors-of';
 import { FieldError } from '../forms/field-error';
 import { ApiService, NOTHING, fieldErrors, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
+import { Words } from '../wording/words.service';
 
 type Stories = Pick<IntakeAnswer, 'groomedBefore' | 'fears' | 'calms' | 'hurtBefore'>;
 const NO_STORIES: Stories = { groomedBefore: '', fears: '', calms: '', hurtBefore: '' };
@@ -68,13 +70,14 @@ const DRAFT_KEY = 'mansuet-intake:';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OwnerIntake {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly clock = inject(ClockService);
   readonly secret = input.required<string>();
   readonly view = input.required<Extract<OwnerLinkView, { kind: 'intake' }>>();
   readonly answered = output();
   protected readonly bites = BITE_TOLD;
-  protected readonly biteLabels = BITE_TOLD_LABELS;
+  protected readonly biteLabels = this.words.labels.biteTold;
   protected readonly questions = [
     { key: 'groomedBefore', asks: 'Groomed before? When, and how did it go?' },
     { key: 'fears', asks: 'What is it afraid of, or does not like?' },
@@ -132,10 +135,10 @@ export class OwnerIntake {
       biteStory: this.biteStory(),
       ...this.stories(),
     });
-    const errors = new Map(errorsOf(read));
+    const errors = new Map(errorsOf(this.words, read));
     if (!this.bite()) errors.set('bite', 'Choose one. “I would rather talk about it” is an answer too.');
     const birth = dog.born ? birthDateProblem(dog.born, this.clock.today()) : undefined;
-    if (birth) errors.set('dog.born', birth);
+    if (birth) errors.set('dog.born', this.words.say(birth));
     if (!errors.has('dog.weightKg') && !this.sure() && openQuestion(this.dog(), undefined, this.clock.today()))
       errors.set('dog.weightKg', 'Answer the question below, or change the weight.');
     this.errors.set(errors);
@@ -150,8 +153,8 @@ export class OwnerIntake {
       this.answered.emit();
       return;
     }
-    this.trouble.set(sayFailure(answer.failure));
-    this.errors.set(fieldErrors(answer.failure));
+    this.trouble.set(sayFailure(this.words, answer.failure));
+    this.errors.set(fieldErrors(this.words, answer.failure));
   }
 }
 

@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { CONSENT_TEXTS } from '@mansuet/core/agreement';
+import { ENGLISH } from '@mansuet/core/locales/en';
 import { FakeApi, buttonOf, settle, typeInto } from '../testing/fake-api';
 import { OwnerLinkPage } from './owner-link.page';
 
@@ -21,8 +21,8 @@ const AGREEMENT = {
     extraMinutes: 0,
     extraPriceMinor: 0,
     consents: [
-      { id: 'vet_emergency', text: CONSENT_TEXTS.vet_emergency, required: true },
-      { id: 'photographs', text: CONSENT_TEXTS.photographs, required: false },
+      { id: 'vet_emergency', text: ENGLISH.consentTexts['2026-11-1']!.vet_emergency, required: true },
+      { id: 'photographs', text: ENGLISH.consentTexts['2026-11-1']!.photographs, required: false },
     ],
     textVersion: '2026-11-1',
     currency: 'EUR',

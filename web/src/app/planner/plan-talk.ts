@@ -1,5 +1,5 @@
 import type { HandlingPlan, Odds, PlanInput, WhatIf } from '@mansuet/core/plan';
-import type { PlanWay } from '@mansuet/core/words';
+import type { PlanWay, StepName } from '@mansuet/core/words';
 import type { OrderRule } from '@mansuet/core/work';
 
 /** What the page asks the worker. A question about a plan names its input; the worker keeps the latest plans. */
@@ -18,10 +18,10 @@ export interface Planned {
   /** The search goes on: a better plan may follow. */
   readonly searching: boolean;
 }
-/** Odds with the names of what drives them. */
+/** Odds with what drives them: a step by its name, or the day. */
 export interface NamedOdds {
   readonly odds: Odds;
-  readonly drivers: readonly { readonly label: string; readonly share: number }[];
+  readonly drivers: readonly { readonly step: StepName | undefined; readonly share: number }[];
   readonly ms: number;
 }
 /** Another way to do the visit, planned and drawn like the one in hand. */

@@ -69,7 +69,7 @@ function odds(input: PlanInput): NamedOdds | undefined {
   return {
     odds: found,
     drivers: found.drivers.map(({ cause, share }) => ({
-      label: cause.kind === 'day' ? 'the dog’s day' : (visit.built[cause.step]?.label ?? ''),
+      step: cause.kind === 'day' ? undefined : visit.built[cause.step]?.name,
       share,
     })),
     ms: clock() - from,

@@ -21,7 +21,7 @@ describe('PlannerService', () => {
   it('draws the odds of a plan, with the names of what drives them', async () => {
     const named = await TestBed.inject(PlannerService).ask({ kind: 'odds', input: INPUT });
     expect(named?.odds.visits).toBe(10_000);
-    expect(named?.drivers.map((d) => d.label)).toContain('Nails');
+    expect(named?.drivers.map((d) => d.step)).toContain('nails');
     expect(named?.odds.inTime.chance).toBeGreaterThan(0.5);
   });
   it('says what would be if a step came elsewhere', async () => {

@@ -2,6 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import * as z from 'zod';
+import { Words } from '../wording/words.service';
 import { ApiService, fieldErrors, sayFailure } from './api.service';
 
 describe('ApiService', () => {
@@ -27,7 +28,7 @@ describe('ApiService', () => {
     http.expectOne('/api/x').flush({ n: 'one' });
     const answer = await asked;
     expect(answer.ok).toBeFalse();
-    if (!answer.ok) expect(sayFailure(answer.failure)).toContain('another version');
+    if (!answer.ok) expect(sayFailure(TestBed.inject(Words), answer.failure)).toContain('another version');
   });
   it('tells a server that is away from one that refuses', async () => {
     const away = api.get('/x', schema);
@@ -52,8 +53,8 @@ describe('ApiService', () => {
     const answer = await asked;
     if (answer.ok) fail('it was refused');
     else {
-      expect(fieldErrors(answer.failure).get('dog.name')).toBe('Give a name.');
-      expect(sayFailure(answer.failure)).toBe('No.');
+      expect(fieldErrors(TestBed.inject(Words), answer.failure).get('dog.name')).toBe('Give a name.');
+      expect(sayFailure(TestBed.inject(Words), answer.failure)).toBe('Some values cannot be taken.');
     }
   });
 });

@@ -2,7 +2,9 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import * as z from 'zod';
-import { type Problem, PROBLEM } from '@mansuet/core/contract';
+import { knownSaying, type Problem, PROBLEM } from '@mansuet/core/contract';
+import { saying } from '@mansuet/core/words';
+import type { Words } from '../wording/words.service';
 
 /** What came instead of an answer. `offline` is the network's or the server's absence, not a refusal. */
 export type Failure = { readonly kind: 'offline' } | { readonly kind: 'refused'; readonly problem: Problem };
@@ -47,21 +49,31 @@ function failureOf(error: unknown): Failure {
 function unreadable(where: string): Problem {
   return {
     type: '/problems/internal',
-    title: 'The server’s answer is from another version. Load the page again.',
+    title: '',
     status: 500,
     code: 'internal',
     detail: where,
+    says: saying('problem.other_version', {}),
   };
 }
 
-/** A failure in a sentence that says what to do. */
-export function sayFailure(failure: Failure): string {
+/** A failure in a sentence that says what to do, in the language of whoever reads it. */
+export function sayFailure(words: Words, failure: Failure): string {
   if (failure.kind === 'offline') return 'The server does not answer. What you typed is still here; try again in a moment.';
-  const { title, detail } = failure.problem;
-  return detail ? `${title} ${detail}` : title;
+  const { code, detail, says } = failure.problem;
+  const known = knownSaying(says);
+  const more = known ? words.say(known) : detail;
+  const title = words.heading('problem', code);
+  return more ? `${title} ${more}` : title;
 }
 
 /** What is wrong with single fields, by path. */
-export function fieldErrors(failure: Failure): ReadonlyMap<string, string> {
-  return failure.kind === 'refused' ? new Map((failure.problem.errors ?? []).map((e) => [e.path, e.message])) : new Map();
+export function fieldErrors(words: Words, failure: Failure): ReadonlyMap<string, string> {
+  if (failure.kind !== 'refused') return new Map();
+  return new Map(
+    (failure.problem.errors ?? []).map((e) => {
+      const known = knownSaying(e.says);
+      return [e.path, known ? words.say(known) : e.message];
+    }),
+  );
 }

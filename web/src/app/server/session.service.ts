@@ -1,8 +1,7 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { may } from '@mansuet/core/access';
 import { type FirstRunForm, HOUSE_RULES, type HouseRuleChange, type Session, SESSION } from '@mansuet/core/contract';
-import type { HouseRules } from '@mansuet/core/knowledge/house-rules';
-import type { Action } from '@mansuet/core/words';
+import type { Action, HouseRules } from '@mansuet/core/words';
 import { ApiService, NOTHING, type Answer } from './api.service';
 
 const KEPT = 'mansuet.session';

@@ -7,6 +7,7 @@ import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
 import { fieldErrors, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
+import { Words } from '../wording/words.service';
 
 const FIELDS: readonly { key: keyof FirstRunForm; label: string; type: string; complete: string }[] = [
   { key: 'salonName', label: 'Name of the salon', type: 'text', complete: 'organization' },
@@ -55,6 +56,7 @@ const FIELDS: readonly { key: keyof FirstRunForm; label: string; type: string; c
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FirstRunPage {
+  private readonly words = inject(Words);
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
   protected readonly fields = FIELDS;
@@ -68,14 +70,14 @@ export class FirstRunPage {
 
   protected async found(): Promise<void> {
     const form = FIRST_RUN.safeParse(this.form());
-    this.errors.set(errorsOf(form));
+    this.errors.set(errorsOf(this.words, form));
     this.trouble.set('');
     if (!form.success) return;
     const answer = await this.session.foundSalon(form.data);
     if (answer.ok) await this.router.navigateByUrl('/dogs');
     else {
-      this.trouble.set(sayFailure(answer.failure));
-      this.errors.set(fieldErrors(answer.failure));
+      this.trouble.set(sayFailure(this.words, answer.failure));
+      this.errors.set(fieldErrors(this.words, answer.failure));
     }
   }
 }

@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { ROLE_LABELS } from '@mansuet/core/access';
 import { SIGN_IN } from '@mansuet/core/contract';
 import { fieldErrors, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
+import { Words } from '../wording/words.service';
 
 @Component({
   selector: 'man-sign-in',
@@ -17,6 +17,7 @@ import { errorsOf } from '../forms/errors-of';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SignInPage {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   protected readonly session = inject(SessionService);
   protected readonly login = signal('');
@@ -24,7 +25,7 @@ export class SignInPage {
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly trouble = signal('');
   protected readonly busy = signal(false);
-  protected readonly roles = ROLE_LABELS;
+  protected readonly roles = this.words.labels.role;
 
   constructor() {
     void this.session.ready().then((s) => {
@@ -34,7 +35,7 @@ export class SignInPage {
 
   protected async signIn(): Promise<void> {
     const form = SIGN_IN.safeParse({ login: this.login(), password: this.password() });
-    this.errors.set(errorsOf(form));
+    this.errors.set(errorsOf(this.words, form));
     this.trouble.set('');
     if (!form.success) return;
     this.busy.set(true);
@@ -42,8 +43,8 @@ export class SignInPage {
     this.busy.set(false);
     if (answer.ok) await this.router.navigateByUrl('/today');
     else {
-      this.trouble.set(sayFailure(answer.failure));
-      this.errors.set(fieldErrors(answer.failure));
+      this.trouble.set(sayFailure(this.words, answer.failure));
+      this.errors.set(fieldErrors(this.words, answer.failure));
     }
   }
 

@@ -1,5 +1,5 @@
+import type { Words } from '../wording/words.service';
 import type { Salon } from '@mansuet/core/contract';
-import { sayReason } from '@mansuet/core/reasons';
 import { type MeasuredStrain, NOT_OBSERVED_AFTER_MINUTES, readCalmState, SIGNALS } from '@mansuet/core/strain';
 import type { CalmState, StrainBand } from '@mansuet/core/words';
 
@@ -12,7 +12,11 @@ export interface Advice {
 }
 
 /** What the meter asks of the hands. Hard signs and body alarms speak before the number does. */
-export function adviceFor(strain: MeasuredStrain | undefined, salon: Pick<Salon, 'vetName' | 'vetPhone'> | undefined): Advice {
+export function adviceFor(
+  words: Words,
+  strain: MeasuredStrain | undefined,
+  salon: Pick<Salon, 'vetName' | 'vetPhone'> | undefined,
+): Advice {
   if (!strain)
     return { band: 'settled', head: 'Not begun', says: 'Let it sniff, hear and feel the tool without a blade first.', urgent: false };
   const { band } = strain;
@@ -21,12 +25,12 @@ export function adviceFor(strain: MeasuredStrain | undefined, salon: Pick<Salon,
     return {
       band: 'stop',
       head: 'Vet now',
-      says: `It ${SIGNALS[alarm].label}: everything off, keep it safe. Ring ${salon?.vetName ?? 'the vet'} ${salon?.vetPhone ?? ''}.`,
+      says: `It ${words.labels.signal[alarm]}: everything off, keep it safe. Ring ${salon?.vetName ?? 'the vet'} ${salon?.vetPhone ?? ''}.`,
       urgent: true,
     };
   if (band === 'stop')
     return { band, head: 'Stop', says: 'Tool off, let go, safe place. End the visit; another day is better.', urgent: true };
-  if (band === 'pause' && strain.lastLook === 'shut_down') return { band, head: 'Pause', says: sayCalm('shut_down'), urgent: true };
+  if (band === 'pause' && strain.lastLook === 'shut_down') return { band, head: 'Pause', says: sayCalm(words, 'shut_down'), urgent: true };
   if (band === 'pause')
     return { band, head: 'Pause', says: 'Tool off, hands still, a real break. A second hard sign means stop.', urgent: true };
   if (!strain.observed) {
@@ -38,10 +42,10 @@ export function adviceFor(strain: MeasuredStrain | undefined, salon: Pick<Salon,
     };
   }
   if (strain.lastLook === 'tired_out' || strain.lastLook === 'shut_down')
-    return { band, head: 'Watch', says: sayCalm(strain.lastLook), urgent: false };
+    return { band, head: 'Watch', says: sayCalm(words, strain.lastLook), urgent: false };
   if (band === 'watch') return { band, head: 'Watch', says: 'Short strokes, swap sides, let the head down. Break soon.', urgent: false };
   return { band, head: 'Settled', says: 'A wag unlocks nothing: keep the plan’s protection on.', urgent: false };
 }
 
 /** Why the band is what it is although the number is low. */
-const sayCalm = (state: CalmState): string => readCalmState(state).reasons.map(sayReason).join(' ');
+const sayCalm = (words: Words, state: CalmState): string => readCalmState(state).reasons.map(words.say).join(' ');

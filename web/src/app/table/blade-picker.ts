@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { answerResistance, bladeName, BLADES, chooseBlade, RESISTANCE_QUESTIONS } from '@mansuet/core/knowledge/blades';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal, inject } from '@angular/core';
+import { answerResistance, BLADES, chooseBlade } from '@mansuet/core/knowledge/blades';
 import type { KindFound } from '@mansuet/core/knowledge/dogs';
 import { bladeQuestion, competenceOf, type PlanInput } from '@mansuet/core/plan';
-import { sayReason } from '@mansuet/core/reasons';
 import { type Activity, type BladeId, RESISTANCE_CAUSES, type ResistanceCause, type ZoneId } from '@mansuet/core/words';
+import { Words } from '../wording/words.service';
 
 /** Touch, swap or change the blade. Blades that are banned in the lit zones say why and cannot be chosen. */
 @Component({
@@ -70,6 +70,7 @@ import { type Activity, type BladeId, RESISTANCE_CAUSES, type ResistanceCause, t
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BladePicker {
+  private readonly words = inject(Words);
   readonly blade = input<BladeId | undefined>();
   readonly zones = input<readonly ZoneId[]>([]);
   readonly step = input<Activity | undefined>();
@@ -78,10 +79,10 @@ export class BladePicker {
   readonly kinds = input<readonly KindFound[]>([]);
   readonly used = output<{ blade: BladeId | null; cool: boolean }>();
   readonly touched = output<'cool' | 'warm' | 'hot'>();
-  protected readonly name = bladeName;
+  protected readonly name = (id: BladeId): string => this.words.labels.blade[id];
 
   protected readonly causes = RESISTANCE_CAUSES;
-  protected readonly questions = RESISTANCE_QUESTIONS;
+  protected readonly questions = this.words.labels.resistance;
   /** Why it does not go on, as the hands say. */
   protected readonly cause = signal<ResistanceCause | undefined>(undefined);
 
@@ -92,7 +93,7 @@ export class BladePicker {
       : [];
     return (from?.drawer ?? BLADES).map((b) => {
       const ban = answers.flatMap((a) => a.rejected.filter((r) => r.blade === b.id && r.because.rule !== 'blade.further_from_wanted'))[0];
-      return { id: b.id, mm: b.lengthMm, ban: ban ? sayReason(ban.because) : '' };
+      return { id: b.id, mm: b.lengthMm, ban: ban ? this.words.say(ban.because) : '' };
     });
   });
 
@@ -102,6 +103,6 @@ export class BladePicker {
     const zone = this.zones()[0];
     if (!cause || !blade || !zone) return undefined;
     const a = answerResistance({ cause, zone, blade, competence: competenceOf(this.input()?.trained ?? false) });
-    return { says: a.reasons.map(sayReason), next: a.next };
+    return { says: a.reasons.map(this.words.say), next: a.next };
   });
 }

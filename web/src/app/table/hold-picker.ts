@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
-import { HOLDS, sayCap } from '@mansuet/core/knowledge/holds';
+import { ChangeDetectionStrategy, Component, input, linkedSignal, output, inject } from '@angular/core';
+import { HOLDS } from '@mansuet/core/knowledge/holds';
+import { stretch } from '@mansuet/core/locales';
 import { HOLD_IDS, type HoldId } from '@mansuet/core/words';
+import { Words } from '../wording/words.service';
 
 const AIDS: readonly HoldId[] = ['belly_support', 'helper', 'loop', 'muzzle'];
 
@@ -10,13 +12,13 @@ const AIDS: readonly HoldId[] = ['belly_support', 'helper', 'loop', 'muzzle'];
   template: `<div class="stack">
     @for (h of mains; track h) {
       <button type="button" class="plain pick" [attr.aria-pressed]="hold() === h" (click)="used.emit({ hold: h, also: aids() })">
-        <b>{{ holds[h].label }}</b><span class="small">Never on {{ holds[h].mustNotPress }}; {{ cap(h) }} at most.</span>
+        <b>{{ names[h] }}</b><span class="small">Never on {{ never[h] }}; {{ cap(h) }} at most.</span>
       </button>
     }
     <h3>With it</h3>
     <div class="row">
       @for (h of aidIds; track h) {
-        <button type="button" class="chip" [attr.aria-pressed]="aids().includes(h)" (click)="toggle(h)">{{ holds[h].label }}</button>
+        <button type="button" class="chip" [attr.aria-pressed]="aids().includes(h)" (click)="toggle(h)">{{ names[h] }}</button>
       }
     </div>
     <p class="quiet small">A muzzle is never put on a dog that is already fighting: stop instead. Nothing presses on a throat.</p>
@@ -40,12 +42,14 @@ const AIDS: readonly HoldId[] = ['belly_support', 'helper', 'loop', 'muzzle'];
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HoldPicker {
+  private readonly words = inject(Words);
   readonly hold = input<HoldId | undefined>();
   readonly also = input<readonly HoldId[]>([]);
   readonly used = output<{ hold: HoldId; also: readonly HoldId[] }>();
   protected readonly aids = linkedSignal(() => this.also());
-  protected readonly holds = HOLDS;
-  protected readonly cap = sayCap;
+  protected readonly names = this.words.labels.hold;
+  protected readonly never = this.words.language.holdMustNotPress;
+  protected readonly cap = (h: HoldId): string => stretch(this.words.language, HOLDS[h].capMinutes);
   protected readonly aidIds = AIDS;
   protected readonly mains = HOLD_IDS.filter((h) => !AIDS.includes(h));
 

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { HARM_LABELS, INCIDENTS, needsVetNow } from '@mansuet/core/incidents';
-import { zoneLabel } from '@mansuet/core/knowledge/anatomy';
+import { needsVetNow } from '@mansuet/core/incidents';
 import { type EventDraft, uuidV7 } from '@mansuet/core/log';
 import { HARM_DEGREES, type HarmDegree, INCIDENT_KINDS, type IncidentKind, type ZoneId } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
+import { Words } from '../wording/words.service';
 
 /** An incident: what to do at once comes first, the record after. */
 @Component({
@@ -16,7 +16,7 @@ import { ClockService } from '../server/clock.service';
       <h3>What happened?</h3>
       <div class="row">
         @for (k of kinds; track k) {
-          <button type="button" class="chip" (click)="kind.set(k)">{{ facts[k].label }}</button>
+          <button type="button" class="chip" (click)="kind.set(k)">{{ names[k] }}</button>
         }
       </div>
     }
@@ -24,7 +24,7 @@ import { ClockService } from '../server/clock.service';
       <div [class]="vetNow() ? 'vet' : 'warn'" role="alert">
         <b>{{ name() }}: at once</b>
         <ol>
-          @for (line of facts[k].atOnce; track $index) {
+          @for (line of atOnce[k]; track $index) {
             <li>{{ line }}</li>
           }
         </ol>
@@ -72,15 +72,17 @@ import { ClockService } from '../server/clock.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class IncidentForm {
+  private readonly words = inject(Words);
   private readonly clock = inject(ClockService);
   readonly zones = input<readonly ZoneId[]>([]);
   readonly vet = input('the vet');
   readonly recorded = output<EventDraft>();
   protected readonly kinds = INCIDENT_KINDS;
-  protected readonly facts = INCIDENTS;
+  protected readonly names = this.words.labels.incident;
+  protected readonly atOnce = this.words.language.atOnce;
   protected readonly harms = HARM_DEGREES;
-  protected readonly harmLabels = HARM_LABELS;
-  protected readonly label = zoneLabel;
+  protected readonly harmLabels = this.words.labels.harm;
+  protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
   protected readonly kind = signal<IncidentKind | undefined>(undefined);
   protected readonly harm = signal<HarmDegree | undefined>(undefined);
   protected readonly zone = signal<ZoneId | undefined>(undefined);
@@ -94,8 +96,7 @@ export class IncidentForm {
   protected readonly asked = signal(false);
   protected readonly name = computed(() => {
     const kind = this.kind();
-    const label = kind ? INCIDENTS[kind].label : '';
-    return label.charAt(0).toUpperCase() + label.slice(1);
+    return kind ? this.words.heading('incident', kind) : '';
   });
 
   protected keep(): void {

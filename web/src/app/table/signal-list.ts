@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, output, inject } from '@angular/core';
 import { SIGNALS } from '@mansuet/core/strain';
 import { SIGNAL_IDS, SIGNAL_TIERS, type SignalId, type SignalTier } from '@mansuet/core/words';
+import { Words } from '../wording/words.service';
 
 const TIER_LABELS: Readonly<Record<SignalTier, string>> = {
   good: 'Good',
@@ -18,7 +19,7 @@ const TIER_LABELS: Readonly<Record<SignalTier, string>> = {
     <h3>{{ t.label }}</h3>
     <div class="row">
       @for (s of t.signals; track s) {
-        <button type="button" class="chip" [class]="t.tier" (click)="seen.emit(s)">{{ signals[s].label }}</button>
+        <button type="button" class="chip" [class]="t.tier" (click)="seen.emit(s)">{{ signals[s] }}</button>
       }
     </div>
   }`,
@@ -41,8 +42,9 @@ const TIER_LABELS: Readonly<Record<SignalTier, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SignalList {
+  private readonly words = inject(Words);
   readonly seen = output<SignalId>();
-  protected readonly signals = SIGNALS;
+  protected readonly signals = this.words.labels.signal;
   /** The worst first: a body alarm must not be looked for. */
   protected readonly tiers = [...SIGNAL_TIERS].reverse().map((tier) => ({
     tier,

@@ -1,12 +1,17 @@
 import type { EventDraft } from '@mansuet/core/log';
 import { makePlan } from '@mansuet/core/plan';
 import { planRecordOf } from '@mansuet/core/visit';
+import { IN_ENGLISH } from '../testing/in-english';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { aPlanInput } from '../testing/plan-input';
 import { TablePage } from './table.page';
 
-const PLAN = planRecordOf(makePlan(aPlanInput({ today: new Date().toISOString().slice(0, 10) })));
-const READY: readonly EventDraft[] = [...FELT, { type: 'feel_over_done', body: {} }, { type: 'plan_accepted', body: { plan: PLAN } }];
+const PLAN = planRecordOf(makePlan(aPlanInput({ today: new Date().toISOString().slice(0, 10) })), IN_ENGLISH);
+const READY: readonly EventDraft[] = [
+  ...FELT,
+  { type: 'feel_over_done', body: {} },
+  { type: 'plan_accepted', body: { plan: PLAN, told: null } },
+];
 
 describe('TablePage', () => {
   let visit: OpenVisit<TablePage>;

@@ -2,18 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { NgTemplateOutlet } from '@angular/common';
 import { Router } from '@angular/router';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
-import { bladeName } from '@mansuet/core/knowledge/blades';
-import { MOOD_LABELS } from '@mansuet/core/knowledge/dogs';
 import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
-import { HOLDS } from '@mansuet/core/knowledge/holds';
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
-import { sayReason } from '@mansuet/core/reasons';
 import { PAD_SIGNALS, SIGNALS } from '@mansuet/core/strain';
 import { breaksOfStep, safeFinishNow } from '@mansuet/core/visit';
 import { type Activity, type BladeId, type HeatAction, type HoldId, type Mood, MOODS, type SignalId, type ZoneId } from '@mansuet/core/words';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import { ClockService } from '../server/clock.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
+import { SessionService } from '../server/session.service';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { VisitStore } from '../visit/visit-store';
 import { stopwatch } from '../wording/time';
@@ -23,6 +20,7 @@ import { IncidentForm } from './incident-form';
 import { SignalList } from './signal-list';
 import { adviceFor } from './advice';
 import { KEYS, actionOfKey, type TableAction } from './keys';
+import { Words } from '../wording/words.service';
 
 type Drawer = 'signals' | 'hold' | 'blade' | 'incident' | 'steps' | 'stop' | 'note' | 'keys';
 
@@ -58,8 +56,10 @@ const HEAT_WORDS: Readonly<Record<HeatAction, string>> = {
   host: { '(document:keydown)': 'onKey($event)' },
 })
 export class TablePage {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   private readonly clock = inject(ClockService);
+  private readonly session = inject(SessionService);
   protected readonly log = inject(VisitLog);
   protected readonly store = inject(VisitStore);
 
@@ -70,12 +70,13 @@ export class TablePage {
   });
   protected readonly pad = PAD_SIGNALS;
   protected readonly signals = SIGNALS;
-  protected readonly holds = HOLDS;
+  protected readonly signalNames = this.words.labels.signal;
+  protected readonly holds = this.words.labels.hold;
   protected readonly keys = KEYS;
   protected readonly stopReasons = STOP_REASONS;
   protected readonly watch = stopwatch;
-  protected readonly bladeName = bladeName;
-  protected readonly moodLabels = MOOD_LABELS;
+  protected readonly bladeName = (id: BladeId): string => this.words.labels.blade[id];
+  protected readonly moodLabels = this.words.labels.mood;
   protected readonly round = Math.round;
   /** What was last recorded, with how long it took to be durable and shown. */
   protected readonly lastEntry = signal('');
@@ -107,7 +108,7 @@ export class TablePage {
     return next && { ...next, due: (this.now()?.stepSeconds ?? 0) >= next.after * 60 };
   });
   protected readonly now = this.store.now;
-  protected readonly advice = computed(() => adviceFor(this.now()?.strain, this.store.context()?.salon));
+  protected readonly advice = computed(() => adviceFor(this.words, this.now()?.strain, this.store.context()?.salon));
   protected readonly predicted = computed(() => this.plan()?.curve ?? []);
   protected readonly measured = computed(() => this.now()?.strain.points ?? []);
   protected readonly ribbonSteps = computed(() =>
@@ -137,14 +138,14 @@ export class TablePage {
     return {
       celsius: Math.round(celsius),
       hot: HEAT_WORDS[advice.action],
-      why: advice.action === 'go_on' ? '' : advice.reasons.slice(0, 1).map(sayReason).join(''),
+      why: advice.action === 'go_on' ? '' : advice.reasons.slice(0, 1).map(this.words.say).join(''),
       swapAt: swapLineCelsius(zone, this.store.house()),
     };
   });
   /** How far the way home is, from here. */
   protected readonly home = computed(() => {
     const home = this.ended() ? undefined : safeFinishNow(this.store.state(), this.clock.nowMs());
-    return home && { minutes: Math.ceil(home.minutes), says: home.reasons.map(sayReason).join(' ') };
+    return home && { minutes: Math.ceil(home.minutes), says: home.reasons.map(this.words.say).join(' ') };
   });
   protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
     const map = new Map<ZoneId, ZonePaint>();
@@ -157,14 +158,20 @@ export class TablePage {
 
   /** Records, and says so once it is durable. */
   protected async record(draft: EventDraft, says: string): Promise<void> {
-    await this.store.record(draft);
+    if (!(await this.store.record(draft))) return;
     this.lastEntry.set(`${says}, ${new Date(this.clock.now()).toLocaleTimeString('en-GB')}`);
   }
 
   protected async start(step: Activity, label: string): Promise<void> {
     this.drawer.set(undefined);
-    if (!this.work()) await this.store.record({ type: 'work_started', body: {} });
+    if (!this.work() && !(await this.store.record({ type: 'work_started', body: {} }))) return;
+    await this.takeOver();
     await this.record({ type: 'step_started', body: { step } }, `Started: ${label}`);
+  }
+  /** Whoever begins a step has the dog: another hand than before is recorded by itself. */
+  private async takeOver(): Promise<void> {
+    const staffId = this.session.signedIn()?.staff.staffId;
+    if (staffId && staffId !== this.store.state().handsId) await this.store.record({ type: 'hands_changed', body: { staffId } });
   }
   protected async finish(outcome: 'done' | 'part' | 'left'): Promise<void> {
     const step = this.running() ?? this.next();
@@ -176,7 +183,10 @@ export class TablePage {
   }
   /** How the dog is: in a break what recovery is learned from, in the work an answer to the meter’s question. */
   protected async look(mood: Mood): Promise<void> {
-    await this.record({ type: 'mood_felt', body: { mood } }, `${this.onBreak() ? 'In the break' : 'Looked'}: ${MOOD_LABELS[mood]}`);
+    await this.record(
+      { type: 'mood_felt', body: { mood } },
+      `${this.onBreak() ? 'In the break' : 'Looked'}: ${this.words.labels.mood[mood]}`,
+    );
   }
   protected async main(): Promise<void> {
     const next = this.next();
@@ -194,7 +204,7 @@ export class TablePage {
 
   protected see(signal: SignalId): void {
     this.drawer.set(undefined);
-    void this.record({ type: 'signal_seen', body: { signal } }, SIGNALS[signal].label);
+    void this.record({ type: 'signal_seen', body: { signal } }, this.words.labels.signal[signal]);
   }
   protected async pause(): Promise<void> {
     if (!this.work()) return;
@@ -203,18 +213,18 @@ export class TablePage {
   }
   protected useHold(hold: HoldId, also: readonly HoldId[]): void {
     this.drawer.set(undefined);
-    void this.record({ type: 'hold_used', body: { hold, also: [...also] } }, `Hold: ${HOLDS[hold].label}`);
+    void this.record({ type: 'hold_used', body: { hold, also: [...also] } }, `Hold: ${this.words.labels.hold[hold]}`);
   }
   protected useBlade(blade: BladeId | null, cool: boolean): void {
     this.drawer.set(undefined);
     void this.record(
-      { type: 'blade_used', body: { blade, cool } },
-      blade ? `Blade ${bladeName(blade)}${cool ? ', a cool one' : ''}` : 'No blade',
+      { type: 'blade_used', body: { blade, toolId: null, cool } },
+      blade ? `Blade ${this.bladeName(blade)}${cool ? ', a cool one' : ''}` : 'No blade',
     );
   }
   protected touch(feels: 'cool' | 'warm' | 'hot'): void {
     this.drawer.set(undefined);
-    void this.record({ type: 'blade_touched', body: { feels } }, `Blade feels ${feels}`);
+    void this.record({ type: 'blade_touched', body: { feels, toolId: null } }, `Blade feels ${feels}`);
   }
   protected async note(text: string): Promise<void> {
     if (!text.trim()) return;
@@ -233,7 +243,7 @@ export class TablePage {
   }
   protected async end(outcome: 'finished' | 'stopped', why: string): Promise<void> {
     this.drawer.set(undefined);
-    await this.store.record({ type: 'visit_ended', body: { outcome, why } });
+    if (!(await this.store.record({ type: 'visit_ended', body: { outcome, why } }))) return;
     await this.router.navigate(['/visits', this.store.visitId(), 'hand_back']);
   }
 

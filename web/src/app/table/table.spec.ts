@@ -1,9 +1,11 @@
 import { measureStrain, type StrainEntry } from '@mansuet/core/strain';
+import { TestBed } from '@angular/core/testing';
+import { Words } from '../wording/words.service';
 import { adviceFor } from './advice';
 import { KEYS, actionOfKey } from './keys';
 
 const at = (entries: StrainEntry[], now: number) =>
-  adviceFor(measureStrain(entries, 5, 6, now), { vetName: 'Port Ellery practice', vetPhone: '0550 9' });
+  adviceFor(TestBed.inject(Words), measureStrain(entries, 5, 6, now), { vetName: 'Port Ellery practice', vetPhone: '0550 9' });
 
 describe('advice at the table', () => {
   it('is calm and keeps the protection on when the dog is settled', () =>

@@ -4,7 +4,7 @@ import { provideRouter } from '@angular/router';
 import { Subject } from 'rxjs';
 import type { VisitContext } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
-import { EVENT_VERSION, type EventDraft, nextStamp, type Stamp, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
+import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { EMPTY_DOG } from '../dogs/dog-fields';
 import { ApiService } from '../server/api.service';
 import { LiveService } from '../server/live.service';
@@ -38,22 +38,15 @@ export const FELT: readonly EventDraft[] = [
 
 /** Events as another tablet would have written them, a second apart, ending now. */
 export function written(drafts: readonly EventDraft[]): VisitEvent[] {
-  let stamp: Stamp | undefined;
+  let last: Stamp | undefined;
   const from = Date.now() - drafts.length * 1000;
   return drafts.map((draft, i) => {
-    const nowMs = from + i * 1000;
-    stamp = nextStamp(stamp, nowMs, 'other');
-    return VISIT_EVENT.parse({
-      id: uuidV7(nowMs, (b) => crypto.getRandomValues(b)),
-      visitId: VISIT,
-      at: new Date(nowMs).toISOString(),
-      by: STAFF,
-      stamp,
-      v: EVENT_VERSION,
-      ...draft,
-    });
+    const event = makeEvent(draft, { visitId: VISIT, by: STAFF, device: 'other', nowMs: from + i * 1000, random: randomBytes, last });
+    last = event.stamp;
+    return event;
   });
 }
+const randomBytes: RandomBytes = (into) => crypto.getRandomValues(into);
 
 export interface OpenVisit<T> {
   readonly fixture: ComponentFixture<T>;

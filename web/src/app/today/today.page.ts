@@ -1,14 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { ageInWords, DOG_KIND_LABELS } from '@mansuet/core/knowledge/dogs';
-import { sayReason } from '@mansuet/core/reasons';
-import { PHASE_LABELS } from '@mansuet/core/visit';
-import { SERVICE_ITEM_LABELS } from '@mansuet/core/work';
 import { HandlingMark } from '../lead-wall/handling-mark';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { clockTime } from '../wording/time';
 import { TodayService, type Tag } from './today.service';
+import { Words } from '../wording/words.service';
 
 /** All dogs of the day: what each needs next, the most urgent first. */
 @Component({
@@ -19,10 +16,11 @@ import { TodayService, type Tag } from './today.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TodayPage {
+  private readonly words = inject(Words);
   protected readonly day = inject(TodayService);
   protected readonly session = inject(SessionService);
   private readonly clock = inject(ClockService);
-  protected readonly kindLabels = DOG_KIND_LABELS;
+  protected readonly kindLabels = this.words.labels.dogKind;
   protected readonly title = computed(() =>
     new Date(this.clock.nowMs()).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }),
   );
@@ -31,16 +29,16 @@ export class TodayPage {
   protected readonly gone = computed(() => this.day.tags().filter((t) => t.phase === 'gone'));
 
   protected readonly time = (t: Tag): string => clockTime(t.visit.arrivesAt);
-  protected readonly age = (t: Tag): string => ageInWords(t.visit.dog.born, this.day.today()?.day ?? '');
-  protected readonly asked = (t: Tag): string => t.state.asked.items.map((i) => SERVICE_ITEM_LABELS[i]).join(', ') || 'nothing yet';
+  protected readonly age = (t: Tag): string => this.words.age(t.visit.dog.born, this.day.today()?.day ?? '');
+  protected readonly asked = (t: Tag): string => t.state.asked.items.map((i) => this.words.labels.service[i]).join(', ') || 'nothing yet';
   protected readonly screen = (t: Tag): string => (t.phase === 'gone' ? 'hand_back' : t.phase);
-  protected readonly doing = (t: Tag): string => (t.phase === 'gone' ? 'gone home' : PHASE_LABELS[t.phase]);
+  protected readonly doing = (t: Tag): string => (t.phase === 'gone' ? 'gone home' : this.words.labels.phase[t.phase]);
   /** What to have in mind before this dog comes in, weightiest first. */
   protected readonly mind = (t: Tag): string[] =>
     [...t.kinds]
       .sort((a, b) => b.because.weight - a.because.weight)
       .slice(0, 2)
-      .map((k) => sayReason(k.because));
+      .map((k) => this.words.say(k.because));
 
   /** What the next hand on this dog does. */
   protected readonly next = (t: Tag): string => {

@@ -7,6 +7,7 @@ import type { Phase } from '@mansuet/core/words';
 import { ApiService, sayFailure } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { VISIT_DB } from '../visit-log/visit-log.service';
+import { Words } from '../wording/words.service';
 
 /** A dog of today as the lead wall shows it. */
 export interface Tag {
@@ -23,6 +24,7 @@ const SETTLE_MS = 150;
 /** Today's dogs. Kept on the device, and looked at again whenever a visit grows. */
 @Injectable({ providedIn: 'root' })
 export class TodayService {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly db = inject(VISIT_DB);
   private readonly asked$ = new Subject<void>();
@@ -63,7 +65,7 @@ export class TodayService {
       await this.db.answers.put({ key: KEY, value: answer.value });
       return;
     }
-    this.trouble.set(sayFailure(answer.failure));
+    this.trouble.set(sayFailure(this.words, answer.failure));
     const kept = TODAY.safeParse((await this.db.answers.get(KEY))?.value);
     if (!this.today() && answer.failure.kind === 'offline' && kept.success) this.today.set(kept.data);
   }

@@ -16,9 +16,11 @@ import {
   shareReplay,
 } from 'rxjs';
 import { BATCH_TAKEN, EVENTS_ANSWER } from '@mansuet/core/contract';
-import { EVENT_VERSION, type EventDraft, laterStamp, nextStamp, type Stamp, uuidV7, VISIT_EVENT, type VisitEvent } from '@mansuet/core/log';
+import { type EventDraft, type EventHand, laterStamp, makeEvent, readEvent, type Stamp, tryEvent, uuidV7, type VisitEvent } from '@mansuet/core/log';
 import { replay, type VisitState } from '@mansuet/core/visit';
-import { ApiService } from '../server/api.service';
+import type { FieldProblem } from '@mansuet/core/words';
+import { ApiService, fieldErrors } from '../server/api.service';
+import { Words } from '../wording/words.service';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
@@ -45,6 +47,7 @@ export class VisitLog implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   private readonly clock = inject(ClockService);
+  private readonly words = inject(Words);
   private readonly live = inject(LiveService);
   private readonly db = inject(VISIT_DB);
   private readonly device = deviceName();
@@ -89,7 +92,7 @@ export class VisitLog implements OnDestroy {
       filter((id) => id === visitId),
       startWith(visitId),
       switchMap(() => from(this.db.events.where('visitId').equals(visitId).toArray())),
-      map((kept) => kept.filter((k) => k.sent !== 2).map((k) => k.event)),
+      map((kept) => kept.filter((k) => k.sent !== 2).flatMap((k) => present(k.event))),
     );
   }
 
@@ -101,21 +104,35 @@ export class VisitLog implements OnDestroy {
     );
   }
 
-  /** Records something. Resolves when it is durable on this device. @throws when the draft breaks the event's schema */
-  async record(visitId: string, draft: EventDraft): Promise<VisitEvent> {
+  /** The id of a visit that is about to be booked. */
+  newVisitId(): string {
+    return uuidV7(this.clock.now(), (into) => crypto.getRandomValues(into));
+  }
+
+  /** What is wrong with a draft before it is recorded; empty when nothing is. */
+  check(visitId: string, draft: EventDraft): readonly FieldProblem[] {
+    const made = tryEvent(draft, this.hand(visitId));
+    return made.ok ? [] : made.fields;
+  }
+
+  /** Who writes here, and when. @throws when nobody is signed in */
+  private hand(visitId: string): EventHand {
     const by = this.session.signedIn()?.staff.staffId;
     if (!by) throw new Error('nobody is signed in');
-    const nowMs = this.clock.now();
-    this.last = nextStamp(this.last, nowMs, this.device);
-    const event = VISIT_EVENT.parse({
-      id: uuidV7(nowMs, (into) => crypto.getRandomValues(into)),
+    return {
       visitId,
-      at: new Date(nowMs).toISOString(),
       by,
-      stamp: this.last,
-      v: EVENT_VERSION,
-      ...draft,
-    });
+      device: this.device,
+      nowMs: this.clock.now(),
+      random: (into) => crypto.getRandomValues(into),
+      last: this.last,
+    };
+  }
+
+  /** Records something. Resolves when it is durable on this device. @throws when the draft breaks the event's schema */
+  async record(visitId: string, draft: EventDraft): Promise<VisitEvent> {
+    const event = makeEvent(draft, this.hand(visitId));
+    this.last = event.stamp;
     await this.db.events.put({ id: event.id, visitId, event, sent: 0 });
     this.grown$.next(visitId);
     // The screen first: what is durable here can wait a moment for the network.
@@ -162,7 +179,7 @@ export class VisitLog implements OnDestroy {
         continue;
       }
       if (answer.failure.kind === 'refused' && REFUSALS.includes(answer.failure.problem.code)) {
-        await this.setAside(batch, answer.failure.problem.errors ?? [], answer.failure.problem.title);
+        await this.setAside(batch, fieldErrors(this.words, answer.failure), this.words.heading('problem', answer.failure.problem.code));
         continue;
       }
       if (answer.failure.kind === 'refused' && ENDED.includes(answer.failure.problem.code)) {
@@ -183,11 +200,11 @@ export class VisitLog implements OnDestroy {
   }
 
   /** Events that the server names as wrong are set aside, so that the others get through. When it names none, all of them are. */
-  private async setAside(batch: readonly KeptEvent[], errors: readonly { path: string; message: string }[], title: string): Promise<void> {
+  private async setAside(batch: readonly KeptEvent[], errors: ReadonlyMap<string, string>, title: string): Promise<void> {
     const why = new Map<string, string>();
-    for (const e of errors) {
-      const kept = batch[Number(/^events\.(\d+)/.exec(e.path)?.[1] ?? NaN)];
-      if (kept) why.set(kept.id, `${e.path}: ${e.message}`);
+    for (const [path, message] of errors) {
+      const kept = batch[Number(/^events\.(\d+)/.exec(path)?.[1] ?? NaN)];
+      if (kept) why.set(kept.id, `${path}: ${message}`);
     }
     if (why.size === 0) for (const kept of batch) why.set(kept.id, title);
     for (const [id, refusedWhy] of why) await this.mark([id], { sent: 2, refusedWhy });
@@ -222,6 +239,12 @@ export class VisitLog implements OnDestroy {
       if (answer.ok) await this.merge(answer.value.events);
     }
   }
+}
+
+/** An event as it was kept, by whatever version of the page, in the shape of today. */
+function present(kept: unknown): VisitEvent[] {
+  const read = readEvent(kept);
+  return read.ok ? [read.event] : [];
 }
 
 /** Answers that a new sign-in changes. */

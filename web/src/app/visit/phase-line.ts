@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { PHASE_LABELS } from '@mansuet/core/visit';
 import { type Phase, PHASES } from '@mansuet/core/words';
+import { Words } from '../wording/words.service';
 
 /** Know · Feel over · Agree · Plan · Work · Hand back: one line with six stops, and the navigation inside a visit. */
 @Component({
@@ -22,11 +22,12 @@ import { type Phase, PHASES } from '@mansuet/core/words';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PhaseLine {
+  private readonly words = inject(Words);
   readonly visitId = input.required<string>();
   readonly reached = input.required<Phase | 'gone'>();
   readonly here = input<Phase | undefined>();
   protected readonly phases = PHASES;
-  protected readonly labels = PHASE_LABELS;
+  protected readonly labels = this.words.labels.phase;
   protected readonly at = computed(() => {
     const r = this.reached();
     return r === 'gone' ? PHASES.length : PHASES.indexOf(r);

@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { filter, map, startWith } from 'rxjs';
-import { ageInWords } from '@mansuet/core/knowledge/dogs';
 import { type Phase, PHASES } from '@mansuet/core/words';
 import { HandlingMark } from '../lead-wall/handling-mark';
 import { PhaseLine } from './phase-line';
 import { VisitStore } from './visit-store';
+import { Words } from '../wording/words.service';
 
 /** Round every phase but the table: the dog's name and marks, and the phase line. */
 @Component({
@@ -18,6 +18,7 @@ import { VisitStore } from './visit-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VisitFrame {
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   protected readonly store = inject(VisitStore);
   readonly visitId = input.required<string>();
@@ -33,7 +34,7 @@ export class VisitFrame {
   protected readonly here = computed<Phase | undefined>(() => PHASES.find((p) => this.url().split('?')[0]?.endsWith(`/${p}`)));
   protected readonly age = computed(() => {
     const dog = this.store.dog();
-    return dog ? ageInWords(dog.born, this.store.today()) : '';
+    return dog ? this.words.age(dog.born, this.store.today()) : '';
   });
 
   constructor() {

@@ -10,10 +10,12 @@ import { dogAsFelt, emptyVisit, fitOf, notFeltYet, phaseOf, type PlanContext, pl
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
+import { Words } from '../wording/words.service';
 
 /** The open visit: its file, its state, and what follows from them. Provided by the visit frame, one for each visit. */
 @Injectable()
 export class VisitStore {
+  private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly log = inject(VisitLog);
   private readonly clock = inject(ClockService);
@@ -24,6 +26,8 @@ export class VisitStore {
   /** Why there is nothing to show. */
   readonly trouble = signal('');
   readonly fromThisDevice = signal(false);
+  /** Why the last entry was not kept; empty when it was. */
+  readonly notRecorded = signal('');
 
   readonly state = toSignal(toObservable(this.visitId).pipe(switchMap((id) => this.log.state$(id))), { initialValue: emptyVisit('') });
   readonly phase = computed(() => phaseOf(this.state()));
@@ -86,12 +90,20 @@ export class VisitStore {
     });
   }
 
-  record(draft: EventDraft): Promise<unknown> {
-    return this.log.record(this.visitId(), draft);
+  /** Records something. @returns whether it is kept; when it is not, `notRecorded` says why */
+  async record(draft: EventDraft): Promise<boolean> {
+    try {
+      await this.log.record(this.visitId(), draft);
+      this.notRecorded.set('');
+      return true;
+    } catch (error: unknown) {
+      this.notRecorded.set(error instanceof Error ? error.message : String(error));
+      return false;
+    }
   }
 
   /** What the owner asks for, the time or the help is otherwise; what is not named stays as it is. */
-  ask(change: { asked?: ServiceAsked; helperThere?: boolean; helperWindows?: readonly HelperWindow[] }): Promise<unknown> {
+  ask(change: { asked?: ServiceAsked; helperThere?: boolean; helperWindows?: readonly HelperWindow[] }): Promise<boolean> {
     const { asked, helperThere, helperWindows } = { ...this.state(), ...change };
     return this.record({
       type: 'asked_changed',
@@ -130,7 +142,7 @@ export class VisitStore {
     this.trouble.set(
       answer.failure.kind === 'refused' && answer.failure.problem.code === 'not_found'
         ? 'There is no such visit in this salon.'
-        : sayFailure(answer.failure),
+        : sayFailure(this.words, answer.failure),
     );
   }
 }

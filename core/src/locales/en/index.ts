@@ -1,0 +1,1 @@
+export { ENGLISH } from './english.js';

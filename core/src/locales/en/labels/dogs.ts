@@ -1,0 +1,104 @@
+import type { COATS, Condition, DogKind, DogSize, Joint, JointComfort, Leg, MARK_SURFACES, Mood, TriggerCause } from '../../../words/index.js';
+export const JOINT_LABELS: Readonly<Record<Joint, string>> = {
+  neck: 'neck',
+  shoulder_left: 'left shoulder',
+  shoulder_right: 'right shoulder',
+  elbow_left: 'left elbow',
+  elbow_right: 'right elbow',
+  back: 'back',
+  hip_left: 'left hip',
+  hip_right: 'right hip',
+  knee_left: 'left knee',
+  knee_right: 'right knee',
+};
+
+export const MOOD_LABELS: Readonly<Record<Mood, string>> = {
+  relaxed: 'relaxed',
+  still: 'still',
+  tense: 'tense',
+  tired_out: 'tired out',
+  shut_down: 'shut down',
+  frantic: 'frantic',
+};
+
+export const LEG_LABELS: Readonly<Record<Leg, string>> = {
+  fore_left: 'left foreleg',
+  fore_right: 'right foreleg',
+  hind_left: 'left hind leg',
+  hind_right: 'right hind leg',
+};
+
+export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
+  heart: 'heart disease',
+  airway: 'airway disease',
+  fits: 'fits',
+  diabetes: 'diabetes',
+  addisons: 'Addison’s',
+  cushings: 'Cushing’s',
+  blood_thinner: 'blood thinners',
+  steroids: 'steroids',
+  pregnant: 'pregnant or nursing',
+  arthritis: 'sore joints',
+  blind: 'blind',
+  deaf: 'deaf',
+  incontinent: 'incontinent',
+  sore_back: 'sore back',
+  skin_allergy: 'skin allergy',
+  bad_teeth: 'bad teeth',
+  ear_trouble: 'ear trouble',
+  no_front_teeth: 'no front teeth',
+  cough: 'an old cough, known to the vet',
+};
+
+export const DOG_KIND_LABELS: Readonly<Record<DogKind, string>> = {
+  puppy: 'Puppy',
+  senior: 'Senior',
+  sore_joints: 'Sore joints',
+  reactive: 'Reactive',
+  matted: 'Matted',
+  short_nose: 'Short nose',
+  thin_skin: 'Thin skin',
+  lumps: 'Lumps',
+  bite_history: 'Bite history',
+  first_visit: 'First visit',
+  needs_two: 'Needs two people',
+};
+
+export const JOINT_COMFORT_LABELS: Readonly<Record<JointComfort, string>> = { free: 'free', stiff: 'stiff', painful: 'painful' };
+
+export const CAUSE_LABELS: Readonly<Record<TriggerCause, string>> = {
+  clipper: 'clipper',
+  shears: 'shears',
+  brush: 'brush',
+  nails: 'nails',
+  dryer: 'dryer',
+  water: 'water',
+  held: 'held',
+  strangers: 'strangers',
+};
+
+export const COAT_LABELS: Readonly<Record<(typeof COATS)[number], string>> = {
+  smooth: 'smooth',
+  double: 'double',
+  curly: 'curly',
+  silky: 'silky',
+  wire: 'wire',
+  wool: 'wool',
+};
+
+export const SURFACE_LABELS: Readonly<Record<(typeof MARK_SURFACES)[number], string>> = {
+  smooth: 'smooth',
+  lumpy: 'lumpy',
+  scabbed: 'scabbed',
+  flaky: 'flaky',
+  oozing: 'oozing',
+  bleeding: 'bleeding',
+};
+
+export const DOG_SIZE_LABELS: Readonly<Record<DogSize, string>> = {
+  toy: 'toy',
+  small: 'small',
+  medium: 'medium',
+  large: 'large',
+  giant: 'giant',
+};

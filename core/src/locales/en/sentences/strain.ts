@@ -1,0 +1,27 @@
+export const STRAIN_SENTENCES = {
+  // States that look calm
+  'calm.relaxed': 'Relaxed: soft body, loose face. It has recovered.',
+  'calm.still': 'Still: that says nothing by itself. Watch the face.',
+  'calm.tired_out': 'Tired out, not calm: tired dogs get worse. Only what must be, and soon the end.',
+  'calm.shut_down': 'Shut down: it has given up, not calmed down. Hands off, and stop unless it comes back by itself.',
+  // What breaks have taught
+  'strain.half_life_learned':
+    '{count} {count_n, plural, one {break of this dog was} other {breaks of this dog were}} watched: strain halves in about {minutes} min (we began at {from}).',
+  // Rates
+  'rate.alike': '{minutes} min of these were elsewhere or with another tool: they count half.',
+  'rate.prior_only': 'Nothing seen with this dog yet: {rate} points a minute is what its kind is taken to have.',
+  // Noise or place
+  'trigger.place': 'It minds the place ({place}), whatever the tool: {percent} % sure.',
+  'trigger.tool': 'It minds the {learned_tool}, wherever it is: {percent} % sure.',
+  'trigger.both': 'It minds the {learned_tool} and the place ({place}), each by itself: {percent} % sure.',
+  'trigger.only_together': 'It minds the {learned_tool} at the {place}, neither alone: {percent} % sure.',
+  'trigger.neither': 'Neither the {learned_tool} nor the {place} stands out from the rest.',
+  'trigger.not_enough':
+    'Not known yet: it takes {minutes} min of other tools there and of the {learned_tool} elsewhere to tell noise from place ({place}).',
+  // Time to first watch
+  'watch.few': 'Seen {count} {count_n, plural, one {time} other {times}}, strain rose to watch in {reached}: too few to say more.',
+  'watch.mostly_settled': 'In most of {count} times it stayed settled (to {minutes} min); it rose to watch in {reached}.',
+  'watch.median': 'In half of {count} times strain rose to watch within {minutes} min.',
+  // A friendly sign
+  'sign.unlocks_nothing': 'A friendly sign lowers no protection: {has_holds, select, yes {{holds}} other {what is planned}} stays.',
+} as const;

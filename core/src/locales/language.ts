@@ -1,0 +1,112 @@
+import type { BITE_TOLD, BladeId, Care, COATS, Condition, ConsentId, CONTACT_ROLES, DogKind, DogSize, FeelArea, FitSign, FitVerdict, FloorId, GuardFinger, HarmDegree, HeatFactor, HoldId, HouseQuestion, HouseRules, IncidentKind, Joint, JointComfort, LearnedTool, Leg, LookedFinding, LookedPart, MARK_SURFACES, MatGrade, Mood, Phase, PHOTO_KINDS, ProblemCode, ResistanceCause, RiskBand, Role, RuleId, ServiceItem, SignalId, SourceId, StepName, StrainBand, Stroke, Tension, Tier, ToldItem, ToolKind, TriggerCause, ZoneGroup, ZoneId, ZonePart } from '../words/index.js';
+/** Ids of each closed set that has words of its own. */
+export interface LabelIds {
+  band: StrainBand;
+  blade: BladeId;
+  biteTold: (typeof BITE_TOLD)[number];
+  care: Care;
+  cause: TriggerCause;
+  coat: (typeof COATS)[number];
+  comfort: JointComfort;
+  condition: Condition;
+  consent: ConsentId;
+  contactRole: (typeof CONTACT_ROLES)[number];
+  dogKind: DogKind;
+  dogSize: DogSize;
+  feelArea: FeelArea;
+  fitSign: FitSign;
+  fitVerdict: FitVerdict;
+  floor: FloorId;
+  guardFinger: GuardFinger;
+  harm: HarmDegree;
+  heatFactor: HeatFactor;
+  hold: HoldId;
+  houseQuestion: HouseQuestion;
+  incident: IncidentKind;
+  joint: Joint;
+  learnedTool: LearnedTool;
+  leg: Leg;
+  lookedFinding: LookedFinding;
+  lookedPart: LookedPart;
+  matGrade: MatGrade;
+  mood: Mood;
+  phase: Phase;
+  problem: ProblemCode;
+  photoKind: (typeof PHOTO_KINDS)[number];
+  resistance: ResistanceCause;
+  risk: RiskBand;
+  role: Role;
+  service: ServiceItem;
+  signal: SignalId;
+  step: StepName;
+  stroke: Stroke;
+  surface: (typeof MARK_SURFACES)[number];
+  tension: Tension;
+  tier: Tier;
+  told: ToldItem;
+  tool: ToolKind;
+  zone: ZoneId;
+  zoneGroup: ZoneGroup;
+}
+export type LabelKind = keyof LabelIds;
+
+/** What each id is called within a sentence. A heading or a list begins it with a capital: `heading`. */
+export type Labels = { readonly [K in LabelKind]: Readonly<Record<LabelIds[K], string>> };
+
+/**
+ * Other forms of a word that sentences ask for: `{zone_part}` reads `forms.zone.part`. A language that declines its words adds its
+ * own; `{zone_cap}`, with a capital, is there for every fact.
+ */
+export interface Forms {
+  readonly hold: { readonly prevents: Readonly<Record<HoldId, string>> };
+  readonly tool: { readonly a: Readonly<Record<ToolKind, string>> };
+  readonly zone: { readonly part: Readonly<Record<ZoneId, string>> };
+}
+
+export interface SchoolWords {
+  readonly label: string;
+  readonly why: string;
+}
+/** A question on which groomers disagree: what is asked, what the answer changes, each school with its why. */
+export type HouseWords = {
+  readonly [Q in HouseQuestion]: {
+    readonly question: string;
+    readonly changes: string;
+    readonly schools: Readonly<Record<HouseRules[Q], SchoolWords>>;
+  };
+};
+
+/** A word that differs between groomers, or that an owner may not know. */
+export interface Term {
+  /** The word that this product uses. */
+  readonly word: string;
+  /** Words that groomers also use for it. */
+  readonly also: readonly string[];
+  readonly means: string;
+  readonly part: ZonePart | undefined;
+}
+
+/**
+ * All words of core in one language. Another language is one folder that makes an object of this type: the compiler names what it
+ * lacks, `findWordingFaults` the facts that a sentence lost.
+ */
+export interface Language {
+  /** BCP 47 tag; numbers, lists, units and months are written its way. */
+  readonly tag: string;
+  /** ICU MessageFormat: `{zone}` is a fact, `{has_zone, select, yes {…} other {…}}` asks whether it is told, `{zones_n}` is how many. */
+  readonly sentences: Readonly<Record<RuleId, string>>;
+  readonly sources: Readonly<Record<SourceId, string>>;
+  readonly labels: Labels;
+  readonly forms: Forms;
+  readonly holdHow: Readonly<Record<HoldId, string>>;
+  readonly holdMustNotPress: Readonly<Record<HoldId, string>>;
+  readonly feelAreaHow: Readonly<Record<FeelArea, string>>;
+  /** What to do at once after an incident, in order. */
+  readonly atOnce: Readonly<Record<IncidentKind, readonly string[]>>;
+  readonly house: HouseWords;
+  /** What the owner agrees to, by the version of the text. */
+  readonly consentTexts: Readonly<Record<string, Readonly<Record<ConsentId, string>>>>;
+  readonly terms: readonly Term[];
+  /** "s" and "min", as they follow a number. */
+  readonly units: { readonly seconds: string; readonly minutes: string };
+}

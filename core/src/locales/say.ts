@@ -1,0 +1,167 @@
+import { IntlMessageFormat } from 'intl-messageformat';
+import { type FactKind, type FactName, FACTS, type Facts, RULES, type Saying, sourceOf as sourceIdOf } from '../words/index.js';
+import type { LabelKind, Language } from './language.js';
+
+/**
+ * A saying as a sentence of a language.
+ * @returns the sentence, begun with a capital; a value that the saying does not carry shows as "…"
+ * @example say(ENGLISH, reason('blade.default', { blade: '10', mm: 1.5 })) // => '#10 leaves 1.5 mm, the nearest to what was asked for.'
+ */
+export function say(language: Language, saying: Saying): string {
+  return capital(language, within(language, saying));
+}
+
+/** The same within a sentence or a list: its first letter stays as it is. `within(ENGLISH, saying('what.zone', { zone: 'back' })) // => 'the back'` */
+export function within(language: Language, saying: Saying): string {
+  return formatOf(language, saying.rule).format(valuesOf(language, saying)) as string;
+}
+
+/** Where the rule of a saying comes from, in words. */
+export function sayingSource(language: Language, saying: Saying): string {
+  return language.sources[sourceIdOf(saying)];
+}
+
+/** What an id is called, begun with a capital: a heading, a button. `heading(ENGLISH, 'step', 'nails') // => 'Nails'` */
+export function heading<K extends LabelKind>(language: Language, kind: K, id: keyof Language['labels'][K]): string {
+  const labels: Language['labels'][K] = language.labels[kind];
+  return capital(language, String(labels[id]));
+}
+
+/** Things one after the other, as the language lists them. `list(ENGLISH, ['a', 'b']) // => 'a, b'` */
+export function list(language: Language, items: readonly string[]): string {
+  return listFormat(language.tag).format(items);
+}
+
+/** A text begun with a capital letter. */
+export function capital(language: Pick<Language, 'tag'>, text: string): string {
+  return text.charAt(0).toLocaleUpperCase(language.tag) + text.slice(1);
+}
+
+/** A number as sentences write it: at most one decimal; below one, two digits that count. `number(ENGLISH, 12.34) // => '12.3'` */
+export function number(language: Pick<Language, 'tag'>, value: number): string {
+  return (Math.abs(value) < 1 ? smallFormat : numberFormat)(language.tag).format(value);
+}
+
+/** An ISO date as the language writes it. `day(ENGLISH, '2026-11-28') // => '28 November 2026'` */
+export function day(language: Pick<Language, 'tag'>, iso: string): string {
+  const ms = Date.parse(iso);
+  return Number.isNaN(ms) ? iso : dayFormat(language.tag).format(ms);
+}
+
+/** An ISO 8601 duration of one unit. `duration(ENGLISH, 'P11W') // => '11 weeks'` @returns the text itself when it is none */
+export function duration(language: Pick<Language, 'tag'>, iso: string): string {
+  const [, count, unit] = /^P(\d+)([WMY])$/.exec(iso) ?? [];
+  if (count === undefined) return iso;
+  return unitFormat(language.tag, unit === 'W' ? 'week' : unit === 'M' ? 'month' : 'year').format(Number(count));
+}
+
+/** Sentences are parsed once for each language. */
+const parsed = new WeakMap<Language, Map<string, IntlMessageFormat>>();
+function formatOf(language: Language, rule: Saying['rule']): IntlMessageFormat {
+  const known = parsed.get(language) ?? new Map<string, IntlMessageFormat>();
+  parsed.set(language, known);
+  const format = known.get(rule) ?? new IntlMessageFormat(language.sentences[rule], language.tag, undefined, { ignoreTag: true });
+  known.set(rule, format);
+  return format;
+}
+
+/** Everything that a sentence may ask of the facts: the fact in words, its other forms, whether it is there, and how many. */
+function valuesOf(language: Language, { rule, facts }: Saying): Record<string, string | number> {
+  const out: Record<string, string | number> = {};
+  const needed = RULES[rule].facts.map((f) => f.replace('?', '')) as FactName[];
+  for (const name of needed) out[name] = '…';
+  for (const name of new Set([...needed, ...(Object.keys(facts) as FactName[])])) {
+    const value = facts[name];
+    const there = isThere(value);
+    out[`has_${name}`] = there ? 'yes' : 'no';
+    if (!there) continue;
+    const text = inWords(language, name, facts);
+    out[name] = text;
+    out[`${name}_cap`] = capital(language, text);
+    if (typeof value === 'number') out[`${name}_n`] = value;
+    if (Array.isArray(value)) out[`${name}_n`] = value.length;
+    for (const [form, words] of Object.entries(formsOf(language, FACTS[name])))
+      if (typeof value === 'string') out[`${name}_${form}`] = words[value] ?? text;
+  }
+  return out;
+}
+
+const isThere = (value: unknown): boolean => value !== undefined && value !== '' && !(Array.isArray(value) && value.length === 0);
+
+function formsOf(language: Language, kind: FactKind): Readonly<Record<string, Readonly<Record<string, string>>>> {
+  const forms: Readonly<Partial<Record<string, Readonly<Record<string, Readonly<Record<string, string>>>>>>> = { ...language.forms };
+  return forms[kind] ?? {};
+}
+
+/** Which label table a kind of fact, or a list of it, is read from. */
+const LABELS_OF = {
+  zones: 'zone',
+  steps: 'step',
+  joints: 'joint',
+  fitSigns: 'fitSign',
+  heatFactors: 'heatFactor',
+  signals: 'signal',
+  holds: 'hold',
+  causes: 'cause',
+  hazard: 'incident',
+} as const satisfies Partial<Record<FactKind, LabelKind>>;
+
+function inWords(language: Language, name: FactName, facts: Facts): string {
+  const kind: FactKind = FACTS[name];
+  const value = facts[name];
+  if (typeof value === 'number') return ofNumber(language, kind, value);
+  if (typeof value === 'string') return ofText(language, kind, value);
+  if (Array.isArray(value)) {
+    if (kind === 'size') return `${value.map((x) => number(language, Number(x))).join(' × ')} mm`;
+    if (kind === 'sayings')
+      return list(
+        language,
+        (value as readonly Saying[]).map((s) => within(language, s)),
+      );
+    return list(
+      language,
+      value.map((id) => labelIn(language, kind, String(id))),
+    );
+  }
+  return value === undefined ? '…' : within(language, value as Saying);
+}
+
+function ofNumber(language: Language, kind: FactKind, value: number): string {
+  if (kind === 'weeks' || kind === 'days' || kind === 'months') return unitFormat(language.tag, kind.slice(0, -1)).format(value);
+  if (kind === 'signed') return value > 0 ? `+${number(language, value)}` : value < 0 ? `−${number(language, -value)}` : '±0';
+  if (kind === 'month') return monthFormat(language.tag).format(Date.UTC(2001, value - 1, 1));
+  return number(language, value);
+}
+
+function ofText(language: Language, kind: FactKind, value: string): string {
+  if (kind === 'text' || kind === 'guard') return value;
+  if (kind === 'day') return day(language, value);
+  if (kind === 'duration') return duration(language, value);
+  return labelIn(language, kind, value);
+}
+
+/** An id that no version knows any more stays readable: it is shown as it is. */
+function labelIn(language: Language, kind: FactKind, id: string): string {
+  const tables: Readonly<Partial<Record<string, Readonly<Record<string, string>>>>> = { ...language.labels };
+  const aliases: Readonly<Partial<Record<string, string>>> = LABELS_OF;
+  return tables[aliases[kind] ?? kind]?.[id] ?? id;
+}
+
+const remembered = <T>(make: (tag: string) => T): ((tag: string) => T) => {
+  const known = new Map<string, T>();
+  return (tag) => {
+    const found = known.get(tag) ?? make(tag);
+    known.set(tag, found);
+    return found;
+  };
+};
+const numberFormat = remembered((tag) => new Intl.NumberFormat(tag, { useGrouping: false, maximumFractionDigits: 1 }));
+const smallFormat = remembered((tag) => new Intl.NumberFormat(tag, { useGrouping: false, maximumSignificantDigits: 2 }));
+const listFormat = remembered((tag) => new Intl.ListFormat(tag, { type: 'unit', style: 'long' }));
+const monthFormat = remembered((tag) => new Intl.DateTimeFormat(tag, { month: 'long', timeZone: 'UTC' }));
+const dayFormat = remembered((tag) => new Intl.DateTimeFormat(tag, { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }));
+const unitFormats = remembered((key) => {
+  const [tag, unit] = key.split('|');
+  return new Intl.NumberFormat(tag, { style: 'unit', unit: unit ?? 'week', unitDisplay: 'long', maximumFractionDigits: 1 });
+});
+const unitFormat = (tag: string, unit: string): Intl.NumberFormat => unitFormats(`${tag}|${unit}`);

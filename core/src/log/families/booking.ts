@@ -1,0 +1,32 @@
+import * as z from 'zod';
+import { SERVICE_ITEMS } from '../../words/index.js';
+import { id, minutes } from './fields.js';
+
+const asked = z.strictObject({
+  items: z.array(z.enum(SERVICE_ITEMS)).max(SERVICE_ITEMS.length),
+  /** Wanted length of the body coat, mm. */
+  wantedMm: z.number().gt(0).max(80),
+  /** Minutes until the owner comes or the next dog is due. */
+  sessionMinutes: z.number().int().min(10).max(480),
+});
+
+/** Who comes when, and what is asked for. */
+export const BOOKING_EVENTS = {
+  visit_booked: z
+    .strictObject({ dogId: id, arrivesAt: z.iso.datetime(), groomerId: id, asked, helperThere: z.boolean() })
+    .describe('A dog is expected: when, by whom, what is asked for.'),
+  asked_changed: z
+    .strictObject({
+      asked,
+      helperThere: z.boolean(),
+      /** Minutes from the start between which the helper is there, one stretch: as earlier versions wrote it. */
+      helperMinutes: z.tuple([minutes, minutes]).optional(),
+      /** The same in any number of stretches; the whole visit when both are left out. */
+      helperWindows: z
+        .array(z.tuple([minutes, minutes]))
+        .max(6)
+        .optional(),
+    })
+    .describe('The owner wants something else, or the time or the help has changed.'),
+  hands_changed: z.strictObject({ staffId: id }).describe('Somebody else has the dog from now on.'),
+} as const;

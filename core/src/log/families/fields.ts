@@ -1,0 +1,15 @@
+import * as z from 'zod';
+
+/** Fields that several families of events use. */
+export const id = z.uuid();
+export const shortText = z.string().trim().min(1).max(200);
+export const longText = z.string().trim().max(2000);
+/** Of a day at most. */
+export const minutes = z
+  .number()
+  .min(0)
+  .max(24 * 60);
+/** Where the owner answered: on the salon's screen, on a phone by a link, or by word. */
+export const via = z.enum(['screen', 'link', 'word']);
+/** The salon's own tool, when the drawer knows it; none while a number is all that is known. */
+export const toolId = z.uuid().nullable();

@@ -1,0 +1,74 @@
+import * as z from 'zod';
+import { isLooked } from '../../findings/index.js';
+import { COMB_TESTS, DRYER_TESTS, FEEL_AREAS, FIT_SIGNS, JOINT_COMFORTS, JOINTS, LEGS, LIFT_TESTS, LOOKED_FINDINGS, LOOKED_PARTS, MARK_BORDERS, MARK_SURFACES, MAT_GRADES, MOODS, SKIN_STATES, TOLD_ITEMS, ZONE_IDS } from '../../words/index.js';
+import { id } from './fields.js';
+import { formProblem } from './form-problem.js';
+
+const zone = z.enum(ZONE_IDS);
+/** The mat is tight round a limb; left out by versions that did not ask. */
+const strangles = z.boolean().optional();
+
+/** What hands and eyes found, as it was entered: nothing is concluded here. */
+export const FINDING_EVENTS = {
+  file_read: z.strictObject({}).describe('The dog’s file was read before the dog was touched.'),
+  fit_answered: z
+    .strictObject({
+      signs: z.array(z.enum(FIT_SIGNS)),
+      vetAgreed: z.boolean(),
+      /** Meals and medicines; left out by versions that did not ask. */
+      told: z.array(z.enum(TOLD_ITEMS)).optional(),
+      roomCelsius: z.number().min(-10).max(50),
+    })
+    .describe('What is seen and told today, before any plan.'),
+  zone_felt: z
+    .strictObject({
+      zone,
+      /** `null`: this test was not made. A grade that was there before stays. */
+      comb: z.enum(COMB_TESTS).nullable(),
+      lift: z.enum(LIFT_TESTS).nullable(),
+      skin: z.enum(SKIN_STATES),
+      crust: z.boolean(),
+      strangles,
+    })
+    .describe('Comb test, lift test, skin and crust in one zone; tests that were not made are left empty.'),
+  zone_as_before: z
+    .strictObject({
+      zone,
+      grade: z.union(MAT_GRADES.map((g) => z.literal(g))),
+      skin: z.enum(SKIN_STATES),
+      crust: z.boolean(),
+      strangles,
+      /** Day of the visit that it is as it was on. */
+      on: z.iso.date(),
+    })
+    .describe('A hand was there and found a zone as the last time; no test was made.'),
+  mark_felt: z
+    .strictObject({
+      markId: id,
+      zone,
+      lengthMm: z.number().gt(0).max(300),
+      widthMm: z.number().gt(0).max(300),
+      border: z.enum(MARK_BORDERS),
+      surface: z.enum(MARK_SURFACES),
+      isNew: z.boolean(),
+    })
+    .describe('A lump, wart, cyst, scar or sore, measured.'),
+  area_felt: z
+    .strictObject({ area: z.enum(FEEL_AREAS), as: z.enum(['sound', 'as_before']) })
+    .describe('Both hands went over one stretch of the dog: sound but for what is written, or as the last time.'),
+  part_looked: z
+    .strictObject({ part: z.enum(LOOKED_PARTS), finding: z.enum(Object.values(LOOKED_FINDINGS).flat()) })
+    .refine((b) => isLooked(b.part, b.finding), formProblem('form.not_found_there'))
+    .describe('Eyes, mouth, folds, ears, nails, pads, ribs, round the anus: what is seen there.'),
+  weighed: z.strictObject({ kg: z.number().min(0.3).max(120) }).describe('The dog on the scale today.'),
+  dryer_tested: z
+    .strictObject({ zone, test: z.enum(DRYER_TESTS) })
+    .describe('A mat under the dryer after the wash: it parts, or it stays shut.'),
+  joint_felt: z.strictObject({ joint: z.enum(JOINTS), comfort: z.enum(JOINT_COMFORTS) }).describe('How far a joint goes today.'),
+  leg_favoured: z.strictObject({ leg: z.enum(LEGS).nullable() }).describe('The leg it spares today, or none.'),
+  mood_felt: z
+    .strictObject({ mood: z.enum(MOODS) })
+    .describe('How the dog is: on the table before any tool, and in a break while the work runs.'),
+  bite_told: z.strictObject({ told: z.boolean() }).describe('The owner says whether it has bitten while handled.'),
+  feel_over_done: z.strictObject({}).describe('The hands-on check is complete.'),
+} as const;

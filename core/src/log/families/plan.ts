@@ -1,0 +1,80 @@
+import * as z from 'zod';
+import { ACTIVITIES, BLADE_IDS, HOLD_IDS, PLAN_WAYS, SIGNAL_IDS, STEP_NAMES, TIERS, ZONE_IDS } from '../../words/index.js';
+import { minutes } from './fields.js';
+import { SAID } from './said.js';
+
+const step = z.enum(ACTIVITIES);
+
+const plannedStep = z.strictObject({
+  id: step,
+  name: z.enum(STEP_NAMES),
+  /** Its name as it was shown. */
+  label: z.string().min(1).max(400),
+  zones: z.array(z.enum(ZONE_IDS)),
+  tier: z.enum(TIERS),
+  from: minutes,
+  to: minutes,
+  minutes,
+  minutesRange: z.tuple([minutes, minutes]),
+  breakMinutes: z.array(minutes),
+  /** Minutes of the step's own work before each break, 0 for one before it begins; left out by versions that did not say. */
+  breakAfter: z.array(minutes).optional(),
+  ratePerMinute: z.number().min(0),
+  hold: z.enum(HOLD_IDS),
+  also: z.array(z.enum(HOLD_IDS)),
+  blade: z.enum(BLADE_IDS).nullable(),
+  guard: z.string().max(10).nullable(),
+  cautions: z.array(SAID),
+  why: z.array(SAID),
+});
+
+const chance = z.number().min(0).max(1);
+
+/** What was told with the plan, to be held against what comes. */
+const told = z.strictObject({
+  minutes,
+  minutesRange: z.tuple([minutes, minutes]),
+  peak: z.number().min(0).max(100),
+  /** `null`: the odds were not ready, or not asked for. */
+  chances: z.strictObject({ visits: z.number().int().min(1), inTime: chance, pause: chance, stop: chance }).nullable(),
+});
+
+const plan = z.strictObject({
+  steps: z.array(plannedStep).max(30),
+  curve: z.array(z.strictObject({ minute: minutes, strain: z.number(), low: z.number(), high: z.number() })).max(600),
+  minutes,
+  startStrain: z.number().min(0).max(100),
+  halfLifeMinutes: z.number().gt(0),
+  /** Signals that mean nothing on this dog. */
+  uncounted: z.array(z.enum(SIGNAL_IDS)).optional(),
+  notToday: z.array(
+    z.strictObject({
+      what: SAID,
+      to: z.enum(['vet', 'another_visit', 'left']),
+      why: z.array(SAID),
+      /** Left out by versions that did not carry undone work over. */
+      activity: step.optional(),
+      zones: z.array(z.enum(ZONE_IDS)).optional(),
+    }),
+  ),
+  secondVisitWeeks: z.number().min(0).nullable(),
+});
+
+/** What the groomer has fixed by hand. */
+const wish = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('place'), step, after: step.optional(), before: step.optional() }),
+  z.strictObject({ kind: z.literal('require'), step }),
+  z.strictObject({ kind: z.literal('forbid'), step }),
+  z.strictObject({ kind: z.literal('minutes'), step, minutes: z.number().min(0.5).max(120) }),
+  z.strictObject({ kind: z.literal('hold'), step, hold: z.enum(HOLD_IDS) }),
+]);
+
+/** The plan, as the groomer wished it and took it. */
+export const PLAN_EVENTS = {
+  plan_wished: z
+    .strictObject({ wishes: z.array(wish).max(40), way: z.enum(PLAN_WAYS).optional() })
+    .describe('What the groomer has fixed by hand, all of it, and the way the visit is planned.'),
+  plan_accepted: z
+    .strictObject({ plan, told: told.nullable() })
+    .describe('The plan as the groomer took it to the table, and what was told with it: minutes and chances.'),
+} as const;

@@ -1,0 +1,43 @@
+import * as z from 'zod';
+import { ACTIVITIES, BLADE_IDS, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
+import { id, longText, shortText, toolId } from './fields.js';
+
+const step = z.enum(ACTIVITIES);
+
+/** The work at the table. */
+export const WORK_EVENTS = {
+  work_started: z.strictObject({}).describe('First touch of work.'),
+  step_started: z.strictObject({ step }).describe('A step begins, with the hold and blade planned for it.'),
+  step_finished: z
+    .strictObject({ step, outcome: z.enum(['done', 'part', 'left']), why: longText })
+    .describe('A step ends: done, done in part, or left.'),
+  hold_used: z.strictObject({ hold: z.enum(HOLD_IDS), also: z.array(z.enum(HOLD_IDS)) }).describe('Another hold than planned.'),
+  blade_used: z
+    .strictObject({ blade: z.enum(BLADE_IDS).nullable(), toolId, cool: z.boolean() })
+    .describe('Another blade than planned, or a cool one of the same number; which of the salon’s own, when the drawer knows it.'),
+  blade_touched: z
+    .strictObject({ feels: z.enum(['cool', 'warm', 'hot']), toolId })
+    .describe('The running blade on the inner wrist. It overrules the estimate.'),
+  signal_seen: z.strictObject({ signal: z.enum(SIGNAL_IDS) }).describe('A sign of strain, or a good sign.'),
+  break_started: z.strictObject({}).describe('Hands off, the dog rests.'),
+  break_ended: z.strictObject({}).describe('Work goes on.'),
+  incident: z
+    .strictObject({
+      incidentId: id,
+      kind: z.enum(INCIDENT_KINDS),
+      harm: z.enum(HARM_DEGREES),
+      zone: z.enum(ZONE_IDS).nullable(),
+      what: longText,
+    })
+    .describe('Something hurt or nearly hurt the dog or a person.'),
+  noted: z.strictObject({ text: longText.min(1) }).describe('A remark for whoever has this dog next.'),
+  visit_ended: z
+    .strictObject({ outcome: z.enum(['finished', 'stopped', 'not_today']), why: longText })
+    .describe('The work is over: finished, stopped for the dog’s sake, or not begun today.'),
+  handed_back: z
+    .strictObject({ toldTo: shortText, nextVisit: z.iso.date().nullable(), vetAdvised: z.boolean() })
+    .describe('The dog goes home: who was told, when it comes next.'),
+  voided: z
+    .strictObject({ target: id, why: longText })
+    .describe('An earlier event was a mistake and does not count. The record keeps both.'),
+} as const;

@@ -1,0 +1,35 @@
+import type { Appliers } from './appliers.js';
+import { endBreak, finishStep } from './work-state.js';
+/** What went wrong, what is remembered, how it ended. */
+export const APPLY_ENDING: Appliers<'incident' | 'noted' | 'visit_ended' | 'handed_back' | 'voided'> = {
+  incident: (s, e) => {
+    s.incidents.push({
+      eventId: e.id,
+      incidentId: e.body.incidentId,
+      kind: e.body.kind,
+      harm: e.body.harm,
+      zone: e.body.zone ?? undefined,
+      what: e.body.what,
+      atMs: e.stamp.wallMs,
+      step: s.work?.running,
+      hold: s.work?.running ? s.work.hold : undefined,
+      blade: s.work?.running ? s.work.blade : undefined,
+      by: e.by,
+    });
+  },
+  noted: (s, e) => {
+    s.notes.push({ eventId: e.id, text: e.body.text, by: e.by, atMs: e.stamp.wallMs });
+  },
+  visit_ended: (s, e) => {
+    if (s.work) {
+      if (s.work.running) finishStep(s.work, s.work.running, e.body.outcome === 'finished' ? 'done' : 'part', '');
+      endBreak(s.work);
+      s.work.endedMs = e.stamp.wallMs;
+    }
+    s.ended = { outcome: e.body.outcome, why: e.body.why, atMs: e.stamp.wallMs };
+  },
+  handed_back: (s, e) => {
+    s.handedBack = { toldTo: e.body.toldTo, nextVisit: e.body.nextVisit ?? undefined, vetAdvised: e.body.vetAdvised, atMs: e.stamp.wallMs };
+  },
+  voided: () => undefined,
+};

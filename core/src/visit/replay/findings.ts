@@ -1,0 +1,85 @@
+import { gradeAfterDryer, gradeMat, type ZoneFinding } from '../../findings/index.js';
+import type { VisitState } from '../state.js';
+import type { Appliers } from './appliers.js';
+import { minuteOf } from './work-state.js';
+/** What hands and eyes found. */
+export const APPLY_FINDINGS: Appliers<
+  | 'file_read'
+  | 'fit_answered'
+  | 'zone_felt'
+  | 'zone_as_before'
+  | 'mark_felt'
+  | 'area_felt'
+  | 'part_looked'
+  | 'weighed'
+  | 'dryer_tested'
+  | 'joint_felt'
+  | 'leg_favoured'
+  | 'mood_felt'
+  | 'bite_told'
+  | 'feel_over_done'
+> = {
+  file_read: (s, e) => {
+    s.fileReadMs = e.stamp.wallMs;
+  },
+  fit_answered: (s, { body }) => {
+    s.fit = { ...body, told: body.told ?? [] };
+  },
+  zone_felt: (s, { body }) => {
+    const before = s.feelOver.zones.find((z) => z.zone === body.zone);
+    setZone(s, {
+      zone: body.zone,
+      matGrade: body.comb === null ? (before?.matGrade ?? 0) : gradeMat(body.comb, body.lift),
+      skin: body.skin,
+      crust: body.crust,
+      ...(body.strangles ? { strangles: true } : {}),
+      tests: body.comb === null ? (before?.tests ?? {}) : { comb: body.comb, ...(body.lift ? { lift: body.lift } : {}) },
+    });
+  },
+  zone_as_before: (s, { body }) => {
+    const { grade, on, strangles, ...felt } = body;
+    setZone(s, { ...felt, matGrade: grade, ...(strangles ? { strangles } : {}), tests: { asBefore: on } });
+  },
+  mark_felt: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, marks: [...s.feelOver.marks.filter((m) => m.markId !== body.markId), body] };
+  },
+  area_felt: (s, { body }) => {
+    s.areasFelt.set(body.area, body.as);
+  },
+  part_looked: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, looked: { ...s.feelOver.looked, [body.part]: body.finding } };
+  },
+  weighed: (s, { body }) => {
+    s.weightKg = body.kg;
+  },
+  dryer_tested: (s, { body }) => {
+    const felt = s.feelOver.zones.find((z) => z.zone === body.zone);
+    if (felt) setZone(s, { ...felt, matGrade: gradeAfterDryer(felt.matGrade, body.test), tests: { ...felt.tests, dryer: body.test } });
+  },
+  joint_felt: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, joints: { ...s.feelOver.joints, [body.joint]: body.comfort } };
+  },
+  leg_favoured: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, favours: body.leg ?? undefined };
+  },
+  mood_felt: (s, e) => {
+    // Once the work runs it is a reading of the moment; what was felt before any tool stays what it was.
+    if (s.work) {
+      s.work.strain.push({ kind: 'state_seen', minute: minuteOf(s.work, e.stamp.wallMs), mood: e.body.mood });
+      return;
+    }
+    s.moodFelt = true;
+    s.feelOver = { ...s.feelOver, mood: e.body.mood };
+  },
+  bite_told: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, biteTold: body.told };
+  },
+  feel_over_done: (s) => {
+    s.feelOverDone = true;
+  },
+};
+
+/** A zone is felt anew: what was said of it before gives way. */
+function setZone(s: VisitState, felt: ZoneFinding): void {
+  s.feelOver = { ...s.feelOver, zones: [...s.feelOver.zones.filter((z) => z.zone !== felt.zone), felt] };
+}

@@ -1,0 +1,43 @@
+import type { StepProgress, WorkState } from '../state.js';
+export function newWork(startedMs: number): WorkState {
+  return {
+    startedMs,
+    clockMs: startedMs,
+    endedMs: undefined,
+    steps: new Map(),
+    running: undefined,
+    onBreakSinceMs: undefined,
+    breakSeconds: 0,
+    breaks: 0,
+    hold: undefined,
+    also: [],
+    blade: undefined,
+    holdSeconds: new Map(),
+    blades: new Map(),
+    strain: [],
+    runs: [],
+    exposure: new Map(),
+  };
+}
+
+export function finishStep(work: WorkState, step: StepProgress['step'], outcome: 'done' | 'part' | 'left', why: string): void {
+  const progress = work.steps.get(step) ?? { step, status: outcome, seconds: 0, points: 0, why };
+  progress.status = outcome;
+  progress.why = why;
+  work.steps.set(step, progress);
+  if (work.running !== step) return;
+  const run = work.runs[work.runs.length - 1];
+  if (run) run.toMinute = minuteOf(work, work.clockMs);
+  work.running = undefined;
+  work.hold = undefined;
+  work.also = [];
+  work.blade = undefined;
+}
+
+export function endBreak(work: WorkState): void {
+  if (work.onBreakSinceMs === undefined) return;
+  work.onBreakSinceMs = undefined;
+  work.strain.push({ kind: 'break_ended', minute: minuteOf(work, work.clockMs) });
+}
+
+export const minuteOf = (work: WorkState, atMs: number): number => Math.max(0, (atMs - work.startedMs) / 60_000);

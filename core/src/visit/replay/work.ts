@@ -1,0 +1,73 @@
+import { SIGNALS } from '../../strain/index.js';
+import { bladeClock, exposureNow, touchBlade } from '../work-clock.js';
+import type { Appliers } from './appliers.js';
+import { endBreak, finishStep, minuteOf, newWork } from './work-state.js';
+/** The work at the table. */
+export const APPLY_WORK: Appliers<
+  | 'work_started'
+  | 'step_started'
+  | 'step_finished'
+  | 'hold_used'
+  | 'blade_used'
+  | 'blade_touched'
+  | 'signal_seen'
+  | 'break_started'
+  | 'break_ended'
+> = {
+  work_started: (s, e) => {
+    s.work ??= newWork(e.stamp.wallMs);
+  },
+  step_started: (s, e) => {
+    const work = (s.work ??= newWork(e.stamp.wallMs));
+    if (work.running && work.running !== e.body.step) finishStep(work, work.running, 'part', '');
+    const planned = s.plan?.steps.find((p) => p.id === e.body.step);
+    const progress = work.steps.get(e.body.step);
+    if (progress) progress.status = 'running';
+    else work.steps.set(e.body.step, { step: e.body.step, status: 'running', seconds: 0, points: 0, why: '' });
+    endBreak(work);
+    work.running = e.body.step;
+    work.runs.push({ step: e.body.step, fromMinute: minuteOf(work, e.stamp.wallMs), toMinute: undefined });
+    // What was planned is presumed; only what differs is tapped.
+    work.hold = planned?.hold ?? 'hand_resting';
+    work.also = planned?.also ?? [];
+    work.blade = planned?.blade ?? undefined;
+    if (work.blade) bladeClock(work, work.blade);
+  },
+  step_finished: (s, e) => {
+    if (s.work) finishStep(s.work, e.body.step, e.body.outcome, e.body.why);
+  },
+  hold_used: (s, { body }) => {
+    if (!s.work) return;
+    s.work.hold = body.hold;
+    s.work.also = body.also;
+  },
+  blade_used: (s, { body }) => {
+    if (!s.work) return;
+    s.work.blade = body.blade ?? undefined;
+    if (!body.blade) return;
+    if (body.cool) s.work.blades.delete(body.blade);
+    bladeClock(s.work, body.blade);
+  },
+  blade_touched: (s, { body }) => {
+    if (s.work) touchBlade(s.work, body.feels);
+  },
+  signal_seen: (s, e) => {
+    const work = s.work;
+    if (!work) return;
+    work.strain.push({ kind: 'signal', minute: minuteOf(work, e.stamp.wallMs), signal: e.body.signal });
+    const points = Math.max(0, SIGNALS[e.body.signal].points);
+    const step = work.running ? work.steps.get(work.running) : undefined;
+    if (step) step.points += points;
+    const exposure = exposureNow(work);
+    if (exposure) exposure.points += points;
+  },
+  break_started: (s, e) => {
+    if (!s.work || s.work.onBreakSinceMs !== undefined) return;
+    s.work.onBreakSinceMs = e.stamp.wallMs;
+    s.work.breaks++;
+    s.work.strain.push({ kind: 'break_started', minute: minuteOf(s.work, e.stamp.wallMs) });
+  },
+  break_ended: (s) => {
+    if (s.work) endBreak(s.work);
+  },
+};

@@ -1,0 +1,27 @@
+import { rule, type Rule } from '../rule.js';
+
+export const LOOKED_RULES = {
+  'looked.eyes_crusted': rule('practice'),
+  'looked.eyes_sore': rule('practice'),
+  'looked.no_front_teeth': rule('practice'),
+  'looked.sore_teeth': rule('practice'),
+  'looked.folds_damp': rule('practice'),
+  'looked.folds_sore': rule('practice'),
+  'looked.ears_waxy': rule('practice'),
+  'looked.ears_foul': rule('practice'),
+  'looked.nails_long': rule('practice'),
+  'looked.nails_grown_in': rule('practice'),
+  'looked.pads_hair': rule('practice'),
+  'looked.pads_cracked': rule('practice'),
+  'looked.pads_cut': rule('practice'),
+  'looked.ribs_thin': rule('practice'),
+  'looked.ribs_heavy': rule('practice'),
+  'looked.anal_dirty': rule('practice'),
+  'looked.anal_swollen': rule('practice'),
+  'fit.looked': rule('practice', 'part', 'finding', 'zones?'),
+  'kind.thin_bones': rule('practice'),
+  'kind.puppy_perhaps': rule('default', 'name', 'age', 'months'),
+  'kind.senior_perhaps': rule('default', 'name', 'age', 'months'),
+  'weight.lost': rule('default', 'percent', 'on'),
+  'weight.gained': rule('default', 'percent', 'on'),
+} as const satisfies Record<string, Rule>;

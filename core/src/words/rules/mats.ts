@@ -1,0 +1,42 @@
+import { rule, type Rule } from '../rule.js';
+
+export const MATS_RULES = {
+  // Mats
+  'mat.none': rule('practice', 'zone'),
+  'mat.brush': rule('practice', 'zone'),
+  'mat.split': rule('practice', 'zone'),
+  'mat.tight_clip': rule('floor', 'zone'),
+  'mat.pelted_clip': rule('floor', 'zone'),
+  'mat.no_splitter_here': rule('practice', 'zone'),
+  'mat.red_skin_clip': rule('practice', 'zone'),
+  'mat.brush_limit': rule('practice', 'minutes', 'zone'),
+  'mat.brush_visit_limit': rule('practice', 'minutes', 'zone'),
+  'mat.sore_skin_vet': rule('floor', 'zone'),
+  'mat.testicles_vet': rule('practice'),
+  'mat.tuck_up_leave': rule('practice', 'zone'),
+  'mat.ear_may_swell': rule('practice'),
+  'mat.check_mirror': rule('practice', 'zone'),
+  'mat.ear_canal_vet': rule('practice', 'zone'),
+  'mat.strangles_vet': rule('floor', 'zone'),
+  'mat.house_clips': rule('house', 'zone'),
+  'mat.red_tangles_wait': rule('practice', 'zone'),
+  'mat.dryer_may': rule('practice'),
+  'mat.dryer_skin': rule('practice'),
+  'mat.dryer_too_many': rule('default', 'tight', 'limit'),
+  'mat.dryer_not_for_this_dog': rule('practice'),
+  'mat.dryer_parted': rule('practice', 'zone'),
+  'mat.dryer_stayed': rule('practice', 'zone'),
+  // Length that can be promised
+  'length.shears': rule('practice', 'zone'),
+  'length.guard': rule('practice', 'zone'),
+  'length.after_brushing': rule('practice', 'zone'),
+  'length.blade_only': rule('practice', 'zone', 'mm'),
+  'length.none': rule('practice', 'zone'),
+  // The whole coat
+  'coat.no_mats': rule('practice'),
+  'coat.sum': rule('default', 'count', 'minutes'),
+  'coat.clip_off': rule('default', 'percent'),
+  'coat.face_kept': rule('practice'),
+  'coat.beyond_tolerance': rule('default', 'points', 'limit'),
+  'coat.season': rule('computed', 'month', 'percent', 'visits'),
+} as const satisfies Record<string, Rule>;

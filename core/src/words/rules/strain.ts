@@ -1,0 +1,27 @@
+import { rule, type Rule } from '../rule.js';
+
+export const STRAIN_RULES = {
+  // States that look calm
+  'calm.relaxed': rule('practice'),
+  'calm.still': rule('practice'),
+  'calm.tired_out': rule('practice'),
+  'calm.shut_down': rule('practice'),
+  // What breaks have taught
+  'strain.half_life_learned': rule('computed', 'count', 'minutes', 'from'),
+  // Rates
+  'rate.alike': rule('default', 'minutes'),
+  'rate.prior_only': rule('default', 'rate'),
+  // Noise or place
+  'trigger.place': rule('learned', 'place', 'percent'),
+  'trigger.tool': rule('learned', 'learned_tool', 'percent'),
+  'trigger.both': rule('learned', 'learned_tool', 'place', 'percent'),
+  'trigger.only_together': rule('learned', 'learned_tool', 'place', 'percent'),
+  'trigger.neither': rule('learned', 'learned_tool', 'place'),
+  'trigger.not_enough': rule('default', 'minutes', 'learned_tool', 'place'),
+  // Time to first watch
+  'watch.few': rule('computed', 'count', 'reached'),
+  'watch.mostly_settled': rule('computed', 'count', 'minutes', 'reached'),
+  'watch.median': rule('computed', 'count', 'minutes'),
+  // A friendly sign
+  'sign.unlocks_nothing': rule('practice', 'holds?'),
+} as const satisfies Record<string, Rule>;
