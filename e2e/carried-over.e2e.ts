@@ -27,7 +27,7 @@ test('a mat that was left undone waits on the next plan until a hand was there',
   await agree(page);
   const step = page.locator('button.step', { hasText: 'Clip out tight mats where skin is thin' });
   await step.click();
-  await expect(page.getByText(/^left armpit: left undone on .* and not felt yet today, planned as it was then\./)).toBeVisible();
+  await expect(page.getByText(/^left armpit: left undone on .* and not felt yet today, planned as it was then\./i)).toBeVisible();
 
   await page.goto(`${visit}/feel_over`);
   await asked.click();

@@ -1,14 +1,14 @@
+import type { FeelOver } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
-import type { PlanInput } from '../plan/index.js';
-import type { Activity, RuleId } from '../words/index.js';
+import type { Activity, HouseRules, RuleId } from '../words/index.js';
 import { SOAK_MINUTES } from './activities.js';
 import type { OrderKind, OrderRule, TimeLag } from './order.js';
 import { type OrderStep, startRules } from './start-rules.js';
 
 export interface OrderContext {
   readonly kinds: readonly KindFound[];
-  readonly input: Pick<PlanInput, 'house' | 'dog' | 'feelOver'>;
+  readonly input: { readonly house: HouseRules; readonly feelOver: FeelOver };
 }
 
 interface OrderFact {
