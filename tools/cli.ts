@@ -4,7 +4,7 @@ const command = process.argv[2] ?? '';
 try {
   if (command === 'demo' || command === 'serve') await (await import('./product.js')).start(command);
   else if (command === 'stop') (await import('./product.js')).stop();
-  else if (command === 'reset') (await import('./product.js')).reset();
+  else if (command === 'reset') await (await import('./reset.js')).reset(process.argv[3], new Date());
   else if (command === 'test') process.exitCode = await (await import('./test.js')).test(process.argv.slice(3));
   else if (command === 'bench') await (await import('./bench.js')).bench();
 } catch (error) {

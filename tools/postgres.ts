@@ -1,5 +1,16 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { tmpdir } from 'node:os';
@@ -52,6 +63,9 @@ function binDirectory(): string {
   return join(base, version, 'bin');
 }
 
+/** A program of the installed PostgreSQL, the newest. @throws Plain when there is none */
+export const pgProgram = (name: string): string => join(binDirectory(), name);
+
 /**
  * The data directory: inside the checkout. PostgreSQL never runs as root; root's cluster belongs to the user postgres, and where
  * that user cannot reach the checkout (under /root, say) the directory is kept in /var/tmp under a name made from the checkout's path.
@@ -70,29 +84,28 @@ function asPostgres(command: string, args: readonly string[], input?: string): {
 
 /** Starts the private cluster, making it when there is none. A cluster that already runs is used as it is. */
 export async function startCluster(name: string, port: number): Promise<Cluster> {
-  const bin = binDirectory();
   const data = dataDirectory(name);
   const secret = secrets();
   const socket = join(tmpdir(), `mansuet-${createHash('sha256').update(data).digest('hex').slice(0, 10)}`);
   mkdirSync(socket, { recursive: true, mode: 0o700 });
   own(socket);
-  if (!existsSync(join(data, 'PG_VERSION'))) makeCluster(bin, data, secret.admin);
-  const running = asPostgres(join(bin, 'pg_ctl'), ['status', '-D', data]).code === 0;
+  if (!existsSync(join(data, 'PG_VERSION'))) makeCluster(data, secret.admin);
+  const running = asPostgres(pgProgram('pg_ctl'), ['status', '-D', data]).code === 0;
   const actual = running ? runningPort(data) : port;
   if (!running) {
     if (!(await isFree(port)))
       throw new Plain(`Port ${port} for the database is in use. Choose another: MANSUET_PG_PORT=${port + 1} ./mansuet …`);
     const log = join(data, 'server.log');
     const options = `-p ${port} -k ${socket} -h 127.0.0.1`;
-    const started = asPostgres(join(bin, 'pg_ctl'), ['start', '-w', '-t', '60', '-D', data, '-l', log, '-o', options]);
+    const started = asPostgres(pgProgram('pg_ctl'), ['start', '-w', '-t', '60', '-D', data, '-l', log, '-o', options]);
     if (started.code !== 0)
       throw new Plain(
-        `The database did not start:\n${started.output.trim()}\n${tail(log)}\nIf it is damaged, ./mansuet reset makes a new one (what was entered is lost).`,
+        `The database did not start:\n${started.output.trim()}\n${tail(log)}\nIf it is damaged, ./mansuet reset moves it aside and the next start makes a new one.`,
       );
   }
   const url: Cluster['url'] = (role, database) =>
     `postgres://${role}:${secret[role === 'mansuet_admin' ? 'admin' : role === 'mansuet_owner' ? 'owner' : 'app']}@127.0.0.1:${actual}/${database}`;
-  const stop = () => void asPostgres(join(bin, 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
+  const stop = () => void asPostgres(pgProgram('pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
   await makeRoles(url('mansuet_admin', 'postgres'), secret);
   return {
     port: actual,
@@ -106,15 +119,34 @@ export async function startCluster(name: string, port: number): Promise<Cluster>
   };
 }
 
-/** Stops a cluster without starting one. */
-export function stopCluster(name: string, remove: boolean): void {
+export const clusterExists = (name: string): boolean => existsSync(join(dataDirectory(name), 'PG_VERSION'));
+
+/** The port of a cluster that runs now. */
+export function clusterPort(name: string): number | undefined {
   const data = dataDirectory(name);
-  if (existsSync(join(data, 'PG_VERSION')))
-    asPostgres(join(binDirectory(), 'pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
-  if (remove) rmSync(data, { recursive: true, force: true });
+  if (!existsSync(join(data, 'postmaster.pid')) || asPostgres(pgProgram('pg_ctl'), ['status', '-D', data]).code !== 0) return undefined;
+  return runningPort(data);
 }
 
-function makeCluster(bin: string, data: string, password: string): void {
+/** Stops a cluster without starting one. */
+export function stopCluster(name: string): void {
+  if (clusterExists(name)) asPostgres(pgProgram('pg_ctl'), ['stop', '-D', dataDirectory(name), '-m', 'fast', '-w', '-t', '30']);
+}
+
+/** Deletes a cluster that is stopped. */
+export function dropCluster(name: string): void {
+  rmSync(dataDirectory(name), { recursive: true, force: true });
+}
+
+/** Moves a cluster that does not start out of the way. @returns where it lies now */
+export function setAside(name: string, suffix: string): string {
+  const data = dataDirectory(name);
+  const place = `${data}-damaged-${suffix}`;
+  renameSync(data, place);
+  return place;
+}
+
+function makeCluster(data: string, password: string): void {
   mkdirSync(data, { recursive: true, mode: 0o700 });
   chmodSync(data, 0o700);
   own(data);
@@ -122,7 +154,7 @@ function makeCluster(bin: string, data: string, password: string): void {
   writeFileSync(passwordFile, password, { mode: 0o600 });
   own(passwordFile);
   try {
-    const made = asPostgres(join(bin, 'initdb'), [
+    const made = asPostgres(pgProgram('initdb'), [
       '-D',
       data,
       '-U',
@@ -177,7 +209,7 @@ export async function dropDatabase(cluster: Cluster, database: string): Promise<
   await withClient(cluster.url('mansuet_admin', 'postgres'), (client) => client.query(`drop database if exists ${database} with (force)`));
 }
 
-async function withClient<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+export async function withClient<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   try {

@@ -1,31 +1,32 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_LOGINS } from '../server/src/sign-in/demo-logins.js';
 import { build } from './build.js';
 import { Plain, ROOT, RUN, WEB_DIST } from './place.js';
-import { ensureDatabase, isFree, secrets, startCluster, stopCluster, type Cluster } from './postgres.js';
+import { type Cluster, clusterPort, ensureDatabase, isFree, secrets, startCluster, stopCluster } from './postgres.js';
 import { must, startDetached } from './run-command.js';
+import { alive, keepRunning, runningServer, stopServer } from './running-server.js';
+import { readPorts, SALON_KINDS, SALON_PLACES } from './salons.js';
 
-const PID_FILE = join(RUN, 'server.json');
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
 /** `./mansuet demo` and `./mansuet serve`: build, database, migrations, data, server. */
 export async function start(kind: 'demo' | 'serve'): Promise<void> {
-  const port = Number(process.env['MANSUET_PORT'] ?? 4310);
-  const pgPort = Number(process.env['MANSUET_PG_PORT'] ?? 54829);
+  const salon = kind === 'demo' ? 'demo' : 'salon';
+  const place = SALON_PLACES[salon];
+  // All that could be wrong is looked at before a server that works is stopped.
+  const { port, pgPort } = readPorts(process.env, salon);
+  await checkPorts(port, pgPort, kind, place.cluster);
   await build(say);
   stopServer();
-  if (!(await isFree(port)))
-    throw new Plain(`Port ${port} is in use by another program. Choose another: MANSUET_PORT=${port + 1} ./mansuet ${kind}`);
-  const cluster = await startCluster('pg', pgPort);
-  // Demo and own data never mix: each has its own database.
-  const database = kind === 'demo' ? 'mansuet_demo' : 'mansuet';
-  await ensureDatabase(cluster, database);
-  const env = environment(cluster, database, port, kind === 'demo');
+  for (const other of SALON_KINDS) if (other !== salon) stopCluster(SALON_PLACES[other].cluster);
+  const cluster = await startCluster(place.cluster, pgPort);
+  await ensureDatabase(cluster, place.database);
+  const env = { ...environment(cluster, place.database, port, kind === 'demo'), MANSUET_OUTBOX_DIR: place.outbox };
   if (kind === 'demo') say((await must('Loading the demo salon', process.execPath, ['demo/dist/main.js'], env)).trim());
   const log = join(RUN, 'server.log');
   const pid = startDetached(process.execPath, ['server/dist/main.js'], env, log);
-  writeFileSync(PID_FILE, JSON.stringify({ pid, port }));
+  keepRunning({ pid, port });
   await untilHealthy(port, pid, log);
   say(`\nMansuet is at http://127.0.0.1:${port}`);
   if (kind === 'demo') {
@@ -33,6 +34,16 @@ export async function start(kind: 'demo' | 'serve'): Promise<void> {
     for (const d of DEMO_LOGINS) say(`  ${d.login.padEnd(8)} ${d.password.padEnd(18)} ${d.name}, ${d.role}`);
   } else say('The first page sets up your salon.');
   say('Stop it with ./mansuet stop. Its log is in .run/server.log.');
+}
+
+/** @throws Plain for a port that another program holds; our own earlier start gives its ports back */
+async function checkPorts(port: number, pgPort: number, kind: 'demo' | 'serve', cluster: string): Promise<void> {
+  if (runningServer()?.port !== port && !(await isFree(port)))
+    throw new Plain(`Port ${port} is in use by another program. Choose another: MANSUET_PORT=${port + 1} ./mansuet ${kind}`);
+  const ours = SALON_KINDS.map((k) => clusterPort(SALON_PLACES[k].cluster));
+  // A database that runs already keeps the port it has.
+  if (clusterPort(cluster) === undefined && !ours.includes(pgPort) && !(await isFree(pgPort)))
+    throw new Plain(`Port ${pgPort} for the database is in use. Choose another: MANSUET_PG_PORT=${pgPort + 2} ./mansuet ${kind}`);
 }
 
 /** What the server reads from its environment. */
@@ -66,40 +77,8 @@ async function untilHealthy(port: number, pid: number, log: string): Promise<voi
   throw new Plain(`The server did not answer within 15 s. Its log is in ${log.replace(`${ROOT}/`, '')}.`);
 }
 
-/** Ends the server of an earlier start, if it still runs. */
-export function stopServer(): boolean {
-  if (!existsSync(PID_FILE)) return false;
-  const read: unknown = JSON.parse(readFileSync(PID_FILE, 'utf8'));
-  rmSync(PID_FILE);
-  const pid: unknown = typeof read === 'object' && read !== null ? Reflect.get(read, 'pid') : undefined;
-  // A pid may belong to another program by now: only our own server is ended.
-  if (typeof pid !== 'number' || !alive(pid) || !commandOf(pid).includes('server/dist/main.js')) return false;
-  process.kill(pid, 'SIGTERM');
-  for (let i = 0; i < 100 && alive(pid); i++) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 50);
-  if (alive(pid)) process.kill(pid, 'SIGKILL');
-  return true;
-}
-
-function alive(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return !/^State:\s+Z/m.test(existsSync(`/proc/${pid}/status`) ? readFileSync(`/proc/${pid}/status`, 'utf8') : '');
-  } catch {
-    return false;
-  }
-}
-
-const commandOf = (pid: number): string => (existsSync(`/proc/${pid}/cmdline`) ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : '');
-
 export function stop(): void {
   const was = stopServer();
-  stopCluster('pg', false);
+  for (const kind of SALON_KINDS) stopCluster(SALON_PLACES[kind].cluster);
   say(was ? 'Stopped. The data is kept.' : 'Nothing was running. The data is kept.');
-}
-
-export function reset(): void {
-  stopServer();
-  stopCluster('pg', true);
-  rmSync(join(RUN, 'secrets.json'), { force: true });
-  say('The database is deleted. ./mansuet demo starts afresh.');
 }

@@ -16,7 +16,7 @@ const bin = (name: string): string => join(ROOT, 'node_modules', '.bin', name);
 const jasmine = (workspace: string, env: NodeJS.ProcessEnv) => () =>
   run(process.execPath, ['--import', 'tsx', 'tools/jasmine.ts', workspace], {
     show: true,
-    env: { ...env, TSX_TSCONFIG_PATH: join(ROOT, workspace, 'tsconfig.spec.json') },
+    env: { ...env, TSX_TSCONFIG_PATH: join(ROOT, workspace, workspace === 'tools' ? 'tsconfig.json' : 'tsconfig.spec.json') },
   });
 
 /** `./mansuet test`: every check, one closing line. Names of stages may be given to run only those. @returns the exit code */
@@ -41,6 +41,7 @@ export async function test(only: readonly string[]): Promise<number> {
     { name: 'format', go: () => run(bin('prettier'), ['--check', '.', '--log-level', 'warn'], NPX) },
     { name: 'lint', go: () => run(bin('eslint'), ['.'], NPX) },
     { name: 'types', go: () => run('npm', ['run', 'typecheck', '--silent'], NPX) },
+    { name: 'tools', go: jasmine('tools', {}) },
     { name: 'core', go: jasmine('core', {}) },
     { name: 'server', go: jasmine('server', serverEnv) },
     { name: 'demo', go: jasmine('demo', serverEnv) },

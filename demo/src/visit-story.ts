@@ -5,8 +5,27 @@ import { ENGLISH } from '@mansuet/core/locales/en';
 import type { PlannedStepRecord, VisitEvent } from '@mansuet/core/log';
 import { makePlan, type Pace } from '@mansuet/core/plan';
 import type { bandOf } from '@mansuet/core/strain';
-import { planContextOf, planInputOf, planRecordOf, type PlanWords, replay, toldWith, type VisitSummary, workNow } from '@mansuet/core/visit';
-import { FEEL_AREAS, type HarmDegree, type IncidentKind, type LookedFinding, type LookedPart, type Mood, type Phase, type SignalId, type ZoneId } from '@mansuet/core/words';
+import {
+  planContextOf,
+  planInputOf,
+  planRecordOf,
+  type PlanWords,
+  replay,
+  toldWith,
+  type VisitSummary,
+  workNow,
+} from '@mansuet/core/visit';
+import {
+  FEEL_AREAS,
+  type HarmDegree,
+  type IncidentKind,
+  type LookedFinding,
+  type LookedPart,
+  type Mood,
+  type Phase,
+  type SignalId,
+  type ZoneId,
+} from '@mansuet/core/words';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import { VisitWriter } from './visit-writer.js';

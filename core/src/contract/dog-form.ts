@@ -1,6 +1,21 @@
 import * as z from 'zod';
 import { formProblem } from '../log/index.js';
-import { BUILDS, COATS, CONDITIONS, CONTACT_ROLES, EAR_SETS, NOSES, NOTE_KINDS, type Saying, saying, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, ZONE_GROUPS } from '../words/index.js';
+import {
+  BUILDS,
+  COATS,
+  CONDITIONS,
+  CONTACT_ROLES,
+  EAR_SETS,
+  NOSES,
+  NOTE_KINDS,
+  type Saying,
+  saying,
+  SEXES,
+  SIZES,
+  TAIL_SETS,
+  TRIGGER_CAUSES,
+  ZONE_GROUPS,
+} from '../words/index.js';
 
 const name = z.string().trim().min(1, formProblem('form.name_missing')).max(60, formProblem('form.letters_at_most'));
 

@@ -1,4 +1,17 @@
-import type { CombTest, DryerTest, Joint, JointComfort, Leg, LiftTest, MARK_BORDERS, MARK_SURFACES, MatGrade, Mood, SkinState, ZoneId } from '../words/index.js';
+import type {
+  CombTest,
+  DryerTest,
+  Joint,
+  JointComfort,
+  Leg,
+  LiftTest,
+  MARK_BORDERS,
+  MARK_SURFACES,
+  MatGrade,
+  Mood,
+  SkinState,
+  ZoneId,
+} from '../words/index.js';
 import type { Looked } from './looked.js';
 
 export interface MarkFound {

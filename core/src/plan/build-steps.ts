@@ -168,8 +168,7 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
       trim('prep_clip', BODY_COAT, { reasons: [reason('step.rough_clip', {}, 0.5)] });
       trim('body_clip', BODY_COAT, { minutes: ACTIVITY_FACTS.body_clip.minutes * sizeFactor(input.dog.weightKg) * FINISH_AFTER_ROUGH });
     } else if (item === 'body_clip') trim('body_clip', BODY_COAT);
-    else if (item === 'face')
-      trim('face', ACTIVITY_FACTS.face.zones);
+    else if (item === 'face') trim('face', ACTIVITY_FACTS.face.zones);
     else if (item === 'feet') trim('feet', ACTIVITY_FACTS.feet.zones);
     else if (item === 'ears' && spared.includes('ear_canal_left')) {
       // What is for a vet is not half done: the finding stands among what is not done.

@@ -3,7 +3,22 @@ import { anInput } from '../testing/dogs.js';
 import { sayReason } from '../testing/english.js';
 import { plainProblem } from '../testing/linear-problems.js';
 import type { Activity } from '../words/index.js';
-import { type HandlingPlan, makePlan, moved, type PlanInput, planVisit, type PlanWish, rulesBroken, simulate, smallestClash, smallestHittingSet, solve, whatIf, whatIfEverywhere, withWish } from './index.js';
+import {
+  type HandlingPlan,
+  makePlan,
+  moved,
+  type PlanInput,
+  planVisit,
+  type PlanWish,
+  rulesBroken,
+  simulate,
+  smallestClash,
+  smallestHittingSet,
+  solve,
+  whatIf,
+  whatIfEverywhere,
+  withWish,
+} from './index.js';
 
 const known = { standingSeenMinutes: 40, visitsBefore: 3 };
 const order = (plan: HandlingPlan): Activity[] => plan.steps.map((s) => s.activity);

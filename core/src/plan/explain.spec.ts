@@ -1,7 +1,20 @@
 import { dogKinds, standingLimits } from '../knowledge/dogs/index.js';
 import { anInput, SPEC_DAY } from '../testing/dogs.js';
 import type { RuleId } from '../words/index.js';
-import { buildSteps, type BuiltStep, makePlan, type PlanInput, type PlanProblem, problemOf, simulate, type Solution, solve, whyBreak, whyHere, whyLeftOut } from './index.js';
+import {
+  buildSteps,
+  type BuiltStep,
+  makePlan,
+  type PlanInput,
+  type PlanProblem,
+  problemOf,
+  simulate,
+  type Solution,
+  solve,
+  whyBreak,
+  whyHere,
+  whyLeftOut,
+} from './index.js';
 
 interface Case {
   readonly problem: PlanProblem;

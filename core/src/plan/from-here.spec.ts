@@ -1,7 +1,18 @@
 import { anInput } from '../testing/dogs.js';
 import { sayReason } from '../testing/english.js';
 import { type Activity, PLAN_WAYS } from '../words/index.js';
-import { BLADE_STOP_MINUTES, bladeStopsIn, compareWith, type HandlingPlan, inputFor, isWorthOffering, learnMinutes, makePlan, type PlanNow, waysWorthTrying } from './index.js';
+import {
+  BLADE_STOP_MINUTES,
+  bladeStopsIn,
+  compareWith,
+  type HandlingPlan,
+  inputFor,
+  isWorthOffering,
+  learnMinutes,
+  makePlan,
+  type PlanNow,
+  waysWorthTrying,
+} from './index.js';
 
 const known = { standingSeenMinutes: 40, visitsBefore: 3 };
 const order = (plan: HandlingPlan): Activity[] => plan.steps.map((s) => s.activity);

@@ -6,7 +6,17 @@ import { lookedEffects, lookedMinutesFactor } from '../knowledge/fit/index.js';
 import type { FloorStep } from '../knowledge/floors/index.js';
 import { adviseLoop, chooseHold, gapsWithoutHold, type GapWithoutHold, type HoldChoice } from '../knowledge/holds/index.js';
 import type { DryerChoice } from '../knowledge/tools/index.js';
-import { type Activity, type HoldId, type Post, type Reach, type Reason, reason, type StepName, type Tier, type ZoneId } from '../words/index.js';
+import {
+  type Activity,
+  type HoldId,
+  type Post,
+  type Reach,
+  type Reason,
+  reason,
+  type StepName,
+  type Tier,
+  type ZoneId,
+} from '../words/index.js';
 import { ACTIVITY_FACTS, cautionsFor, clipsFirst, clipsInTwo, isMatWork, sizeFactor } from '../work/index.js';
 import { hardestBlade } from './blade-for-step.js';
 import { BLADE_STOP_MINUTES, bladeStopsIn } from './blade-stops.js';

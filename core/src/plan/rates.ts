@@ -76,8 +76,7 @@ export function stepRate(
     times(RATE_FACTORS.strangers, reason('rate.strangers', { factor: RATE_FACTORS.strangers }, 0.3));
 
   const moved =
-    (facts.joints).find((j) => input.feelOver.joints[j] === 'painful') ??
-    (facts.joints).find((j) => input.feelOver.joints[j] === 'stiff');
+    facts.joints.find((j) => input.feelOver.joints[j] === 'painful') ?? facts.joints.find((j) => input.feelOver.joints[j] === 'stiff');
   const comfort = moved ? input.feelOver.joints[moved] : undefined;
   if (moved && comfort === 'painful')
     times(RATE_FACTORS.painfulJoint, reason('rate.painful_joint', { joint: moved, factor: RATE_FACTORS.painfulJoint }, 0.8), false);

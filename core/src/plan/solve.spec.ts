@@ -2,7 +2,20 @@ import fc from 'fast-check';
 import { aProblem, aStep } from '../testing/problems.js';
 import { POSTS, TIERS } from '../words/index.js';
 import type { OrderKind } from '../work/index.js';
-import { BREAK_STEP_MINUTES, burden, type ChosenStep, comparePlans, partsOf, type PlanProblem, type PlanValue, simulate, solve, solveInOrder, STRAIN_CEILING, worthOf } from './index.js';
+import {
+  BREAK_STEP_MINUTES,
+  burden,
+  type ChosenStep,
+  comparePlans,
+  partsOf,
+  type PlanProblem,
+  type PlanValue,
+  simulate,
+  solve,
+  solveInOrder,
+  STRAIN_CEILING,
+  worthOf,
+} from './index.js';
 
 /** Longer breaks are never better in the problems of this file: strain halves every 6 minutes. */
 const LONGEST_BREAK = 30;

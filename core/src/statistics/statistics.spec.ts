@@ -1,6 +1,19 @@
 import fc from 'fast-check';
 import jStat from 'jstat';
-import { betaCdf, chiSquareQuantile, gammaCdf, gammaQuantile, kaplanMeier, logGamma, medianSurvival, poissonInterval, restrictedMean, type Spell, survivalAt, wilsonInterval } from './index.js';
+import {
+  betaCdf,
+  chiSquareQuantile,
+  gammaCdf,
+  gammaQuantile,
+  kaplanMeier,
+  logGamma,
+  medianSurvival,
+  poissonInterval,
+  restrictedMean,
+  type Spell,
+  survivalAt,
+  wilsonInterval,
+} from './index.js';
 
 const close = (got: number, want: number, relative: number): void => {
   expect(Math.abs(got - want))

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { CALM_STATES, MOODS } from '../words/index.js';
-import { ALIKE_COUNTS, type BreakSeen, firstWatch, HALF_LIFE_RANGE, learnHalfLife, learnRate, noiseOrPlace, type SeenWork, suspectTriggers } from './index.js';
+import {
+  ALIKE_COUNTS,
+  type BreakSeen,
+  firstWatch,
+  HALF_LIFE_RANGE,
+  learnHalfLife,
+  learnRate,
+  noiseOrPlace,
+  type SeenWork,
+  suspectTriggers,
+} from './index.js';
 
 const work = (change: Partial<SeenWork>): SeenWork => ({
   activity: 'nails',

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { SIGNAL_IDS } from '../words/index.js';
-import { bandOf, measureStrain, minutesToReach, PAD_SIGNALS, recoveryPerMinute, SIGNALS, strainAfter, strainDoseAbove, type StrainEntry, worseBand } from './index.js';
+import {
+  bandOf,
+  measureStrain,
+  minutesToReach,
+  PAD_SIGNALS,
+  recoveryPerMinute,
+  SIGNALS,
+  strainAfter,
+  strainDoseAbove,
+  type StrainEntry,
+  worseBand,
+} from './index.js';
 
 /** dS/dt = r − kS in small steps (RK4): the slow twin of the closed form. */
 function slowly(strain: number, rate: number, minutes: number, k: number, line: number): { strain: number; dose: number } {

@@ -1,7 +1,18 @@
 import fc from 'fast-check';
 import { HOUSE_DEFAULTS, houseRules, schoolsOf } from '../knowledge/house-rules/index.js';
 import type { ToolQuestion } from '../knowledge/tools/index.js';
-import { COATS, COMPETENCES, CONDITIONS, DOG_KINDS, MAT_GRADES, MOVEMENTS, SKIN_STATES, TOOL_KINDS, TRIGGER_CAUSES, ZONE_IDS } from '../words/index.js';
+import {
+  COATS,
+  COMPETENCES,
+  CONDITIONS,
+  DOG_KINDS,
+  MAT_GRADES,
+  MOVEMENTS,
+  SKIN_STATES,
+  TOOL_KINDS,
+  TRIGGER_CAUSES,
+  ZONE_IDS,
+} from '../words/index.js';
 
 /** A calm, sound, combed dog in a groomer's hands, and what differs. */
 export function aToolQuestion(change: Partial<ToolQuestion> = {}): ToolQuestion {

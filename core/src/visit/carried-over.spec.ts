@@ -4,7 +4,16 @@ import { buildSteps, makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
 import { recordOf, sayReason } from '../testing/english.js';
 import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
-import { carriedOverFrom, carriedZonesFrom, notFeltYet, planContextOf, planInputOf, replay, summarize, type VisitSummary } from './index.js';
+import {
+  carriedOverFrom,
+  carriedZonesFrom,
+  notFeltYet,
+  planContextOf,
+  planInputOf,
+  replay,
+  summarize,
+  type VisitSummary,
+} from './index.js';
 
 const DOG = { standingSeenMinutes: 40 };
 const MATS: readonly EventDraft[] = [

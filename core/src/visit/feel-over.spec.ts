@@ -1,11 +1,30 @@
-import { areaOf, changedZones, FEEL_AREA_FACTS, type FeelOver, foundBefore, isLooked, type Looked, nextArea, NOTHING_FOUND, stiffBefore } from '../findings/index.js';
+import {
+  areaOf,
+  changedZones,
+  FEEL_AREA_FACTS,
+  type FeelOver,
+  foundBefore,
+  isLooked,
+  type Looked,
+  nextArea,
+  NOTHING_FOUND,
+  stiffBefore,
+} from '../findings/index.js';
 import { dogKinds } from '../knowledge/dogs/index.js';
 import { fitToGroom, leftByLooks, lookedEffects } from '../knowledge/fit/index.js';
 import { ENGLISH } from '../locales/en/index.js';
 import { type HandlingPlan, makePlan } from '../plan/index.js';
 import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
 import { sayReason } from '../testing/english.js';
-import { FEEL_AREAS, LOOKED_FINDINGS, LOOKED_PARTS, type LookedFinding, type LookedPart, type ServiceItem, ZONE_IDS } from '../words/index.js';
+import {
+  FEEL_AREAS,
+  LOOKED_FINDINGS,
+  LOOKED_PARTS,
+  type LookedFinding,
+  type LookedPart,
+  type ServiceItem,
+  ZONE_IDS,
+} from '../words/index.js';
 
 const ITEMS: readonly ServiceItem[] = ['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails', 'ears'];
 const asked = { items: ITEMS, wantedMm: 9, sessionMinutes: 240 };

@@ -3,7 +3,18 @@ import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
 import { PLAN_WORDS, recordOf } from '../testing/english.js';
 import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
-import { breaksOfStep, carriedOverFrom, paceOf, planInputOf, planNowOf, recordFromHere, replay, summarize, timesOf, type VisitState } from './index.js';
+import {
+  breaksOfStep,
+  carriedOverFrom,
+  paceOf,
+  planInputOf,
+  planNowOf,
+  recordFromHere,
+  replay,
+  summarize,
+  timesOf,
+  type VisitState,
+} from './index.js';
 
 const DOG = { standingSeenMinutes: 40 };
 const ASKED = { items: ['bath', 'nails', 'feet'] as const, wantedMm: 9, sessionMinutes: 120 };

@@ -1,4 +1,13 @@
-import { type BreakSeen, DEFAULT_HALF_LIFE_MINUTES, isCalmState, type MeasuredPoint, measureStrain, MOOD_START, WATCH_AT, type WatchSpell } from '../strain/index.js';
+import {
+  type BreakSeen,
+  DEFAULT_HALF_LIFE_MINUTES,
+  isCalmState,
+  type MeasuredPoint,
+  measureStrain,
+  MOOD_START,
+  WATCH_AT,
+  type WatchSpell,
+} from '../strain/index.js';
 import type { Activity } from '../words/index.js';
 import type { VisitState } from './state.js';
 

@@ -2,7 +2,20 @@ import type { FeelOver } from '../findings/index.js';
 import type { PlanRecord, PlanTold, Signature, Stamp } from '../log/index.js';
 import type { HelperWindow, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
-import type { Activity, BladeId, ConsentId, FeelArea, FitSign, HarmDegree, HoldId, IncidentKind, Phase, PlanWay, ToldItem, ZoneId } from '../words/index.js';
+import type {
+  Activity,
+  BladeId,
+  ConsentId,
+  FeelArea,
+  FitSign,
+  HarmDegree,
+  HoldId,
+  IncidentKind,
+  Phase,
+  PlanWay,
+  ToldItem,
+  ZoneId,
+} from '../words/index.js';
 
 export interface ConsentAnswer {
   readonly agreed: boolean;

@@ -1,6 +1,17 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { compareStamps, EVENT_TYPES, type EventDraft, eventTypeLines, laterStamp, nextStamp, readEvent, type Stamp, uuidV7, type VisitEvent } from '../log/index.js';
+import {
+  compareStamps,
+  EVENT_TYPES,
+  type EventDraft,
+  eventTypeLines,
+  laterStamp,
+  nextStamp,
+  readEvent,
+  type Stamp,
+  uuidV7,
+  type VisitEvent,
+} from '../log/index.js';
 import { makePlan } from '../plan/index.js';
 import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
 import { recordOf } from '../testing/english.js';

@@ -218,7 +218,10 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     bath: undefined,
     joints: ['hip_left', 'hip_right', 'back'],
     zones: ['belly', 'sanitary', 'anus', 'groin_left', 'groin_right'],
-    cautions: [['caution.no_shears_under_tail', 0.9], ['caution.shield_folds', 0.7]],
+    cautions: [
+      ['caution.no_shears_under_tail', 0.9],
+      ['caution.shield_folds', 0.7],
+    ],
   },
   ears: {
     post: 'table',
@@ -256,7 +259,10 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     bath: 'lather',
     joints: ['hip_left', 'hip_right', 'back'],
     zones: zonesOfGroup('body'),
-    cautions: [['caution.water', 0.7], ['caution.never_alone', 0.8]],
+    cautions: [
+      ['caution.water', 0.7],
+      ['caution.never_alone', 0.8],
+    ],
   },
   bath_head: {
     post: 'tub',
@@ -275,7 +281,10 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     bath: 'lather',
     joints: ['neck'],
     zones: zonesOfGroup('face'),
-    cautions: [['caution.water', 0.7], ['caution.never_alone', 0.8]],
+    cautions: [
+      ['caution.water', 0.7],
+      ['caution.never_alone', 0.8],
+    ],
   },
   rinse_folds: {
     post: 'tub',
@@ -294,7 +303,11 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     bath: 'lather',
     joints: ['neck'],
     zones: ['wrinkles'],
-    cautions: [['caution.water', 0.7], ['caution.never_alone', 0.8], ['caution.wrinkles_dry', 0.6]],
+    cautions: [
+      ['caution.water', 0.7],
+      ['caution.never_alone', 0.8],
+      ['caution.wrinkles_dry', 0.6],
+    ],
   },
   towel: {
     post: 'tub',
@@ -332,7 +345,10 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     bath: 'dry',
     joints: ['hip_left', 'hip_right', 'back'],
     zones: zonesOfGroup('body'),
-    cautions: [['caution.dryer_face', 0.8], ['caution.never_alone', 0.6]],
+    cautions: [
+      ['caution.dryer_face', 0.8],
+      ['caution.never_alone', 0.6],
+    ],
   },
   body_clip: {
     post: 'table',
@@ -408,6 +424,9 @@ export const ACTIVITY_FACTS: Readonly<Record<Activity, ActivityFacts>> = {
     bath: undefined,
     joints: ['neck'],
     zones: ['topknot', 'cheek_left', 'cheek_right', 'eye_left', 'eye_right', 'stop', 'bridge', 'lips', 'chin'],
-    cautions: [['caution.eye', 0.9], ['caution.lips', 0.8]],
+    cautions: [
+      ['caution.eye', 0.9],
+      ['caution.lips', 0.8],
+    ],
   },
 };

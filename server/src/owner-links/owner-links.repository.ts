@@ -1,6 +1,15 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { sql, type Selectable } from 'kysely';
-import { AGREEMENT_OFFER, type AgreementAnswer, INTAKE_ANSWER, type IntakeAnswer, LINK_MINUTES, type LinkKind, type OwnerLink, type OwnerLinkView } from '@mansuet/core/contract';
+import {
+  AGREEMENT_OFFER,
+  type AgreementAnswer,
+  INTAKE_ANSWER,
+  type IntakeAnswer,
+  LINK_MINUTES,
+  type LinkKind,
+  type OwnerLink,
+  type OwnerLinkView,
+} from '@mansuet/core/contract';
 import { done, type Outcome, refused, saying } from '@mansuet/core/words';
 import type { Database, InSalon } from '../database/database.js';
 import type { Tables } from '../database/schema.js';

@@ -1,4 +1,14 @@
-import { type GuardFinger, POINTED_SHEARS, SHEARS, type Stroke, type Tension, TOOL_KINDS, type ToolKind, type ZoneId, type ZonePart } from '../../words/index.js';
+import {
+  type GuardFinger,
+  POINTED_SHEARS,
+  SHEARS,
+  type Stroke,
+  type Tension,
+  TOOL_KINDS,
+  type ToolKind,
+  type ZoneId,
+  type ZonePart,
+} from '../../words/index.js';
 import { partOf, zoneFacts } from './zones.js';
 
 /** Angle of the tool to the skin, degrees. Common practice, no source: blade flat, shears at about 45°. */

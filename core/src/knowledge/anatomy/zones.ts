@@ -1,4 +1,14 @@
-import { type Care, type FragileFeature, MID_ZONES, PAIRED_ZONES, type Side, ZONE_IDS, type ZoneGroup, type ZoneId, type ZonePart } from '../../words/index.js';
+import {
+  type Care,
+  type FragileFeature,
+  MID_ZONES,
+  PAIRED_ZONES,
+  type Side,
+  ZONE_IDS,
+  type ZoneGroup,
+  type ZoneId,
+  type ZonePart,
+} from '../../words/index.js';
 
 export interface ZoneFacts {
   readonly group: ZoneGroup;

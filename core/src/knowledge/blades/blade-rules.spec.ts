@@ -4,7 +4,22 @@ import { sayReason } from '../../testing/english.js';
 import { type BladeId, RESISTANCE_CAUSES, type RuleId, ZONE_IDS } from '../../words/index.js';
 import { partOf, zoneFacts } from '../anatomy/index.js';
 import { houseRules } from '../house-rules/index.js';
-import { advisePasses, answerResistance, banOn, type Blade, BLADE_BANS, bladeOf, type BladeQuestion, BLADES, chooseBlade, familyOf, isSkip, likelyCauses, mayGoAgainst, PASSES_ON_ONE_PLACE } from './index.js';
+import {
+  advisePasses,
+  answerResistance,
+  banOn,
+  type Blade,
+  BLADE_BANS,
+  bladeOf,
+  type BladeQuestion,
+  BLADES,
+  chooseBlade,
+  familyOf,
+  isSkip,
+  likelyCauses,
+  mayGoAgainst,
+  PASSES_ON_ONE_PLACE,
+} from './index.js';
 
 const ban = (id: BladeId, change: Partial<BladeQuestion>): RuleId | 'allowed' => banOn(bladeOf(id), ask(change))?.rule ?? 'allowed';
 

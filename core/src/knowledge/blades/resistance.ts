@@ -1,4 +1,14 @@
-import { type BladeId, byWeight, type Competence, type MatGrade, type Reason, reason, RESISTANCE_CAUSES, type ResistanceCause, type ZoneId } from '../../words/index.js';
+import {
+  type BladeId,
+  byWeight,
+  type Competence,
+  type MatGrade,
+  type Reason,
+  reason,
+  RESISTANCE_CAUSES,
+  type ResistanceCause,
+  type ZoneId,
+} from '../../words/index.js';
 import { partOf, zoneFacts } from '../anatomy/index.js';
 
 export type ResistanceAction = 'closer_blade' | 'stop_and_look' | 'let_go_tension' | 'leave_or_vet';

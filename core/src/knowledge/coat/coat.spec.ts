@@ -4,7 +4,17 @@ import { sayReason } from '../../testing/english.js';
 import { DRYER_TESTS, MAT_GRADES, MAT_WAYS, SKIN_STATES, ZONE_IDS } from '../../words/index.js';
 import { mirrorOf, permittedTools, zoneFacts } from '../anatomy/index.js';
 import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';
-import { adviseCoat, adviseMat, brushLimit, type CoatQuestion, extraPriceMinor, type MatQuestion, mattingSeason, mayTestByDryer, promiseLength } from './index.js';
+import {
+  adviseCoat,
+  adviseMat,
+  brushLimit,
+  type CoatQuestion,
+  extraPriceMinor,
+  type MatQuestion,
+  mattingSeason,
+  mayTestByDryer,
+  promiseLength,
+} from './index.js';
 
 const coat = (zones: CoatQuestion['zones'], more: Partial<CoatQuestion> = {}): CoatQuestion => ({
   zones,

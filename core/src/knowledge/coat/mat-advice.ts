@@ -1,5 +1,15 @@
 import { gradeAfterDryer } from '../../findings/index.js';
-import { byWeight, type DryerTest, type HouseRules, type MatGrade, type MatWay, type Reason, reason, type SkinState, type ZoneId } from '../../words/index.js';
+import {
+  byWeight,
+  type DryerTest,
+  type HouseRules,
+  type MatGrade,
+  type MatWay,
+  type Reason,
+  reason,
+  type SkinState,
+  type ZoneId,
+} from '../../words/index.js';
 import { mirrorOf, partOf, permittedTools, zoneFacts } from '../anatomy/index.js';
 
 export interface MatQuestion {

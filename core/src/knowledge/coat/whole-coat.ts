@@ -1,4 +1,13 @@
-import { byWeight, type DryerTest, type HouseRules, type MatGrade, type Reason, reason, type SkinState, type ZoneId } from '../../words/index.js';
+import {
+  byWeight,
+  type DryerTest,
+  type HouseRules,
+  type MatGrade,
+  type Reason,
+  reason,
+  type SkinState,
+  type ZoneId,
+} from '../../words/index.js';
 import { mirrorOf, zoneFacts } from '../anatomy/index.js';
 import { type PromisedLength, promiseLength } from './length-promise.js';
 import { adviseMat, half, type MatAdvice } from './mat-advice.js';

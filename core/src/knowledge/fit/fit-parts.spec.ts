@@ -4,7 +4,20 @@ import { sayReason } from '../../testing/english.js';
 import { aFitQuestion } from '../../testing/fit-questions.js';
 import { CONDITIONS, DOG_KINDS, FIT_SIGNS, FIT_VERDICTS, TOLD_ITEMS } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
-import { ALL_SAFE, answerTold, CONTACT_MINUTES, contagion, type FitQuestion, fitToGroom, heatLoad, type HeatLoadQuestion, PAINFUL_MINUTES, painfulLimit, painfulWork, safeFinish } from './index.js';
+import {
+  ALL_SAFE,
+  answerTold,
+  CONTACT_MINUTES,
+  contagion,
+  type FitQuestion,
+  fitToGroom,
+  heatLoad,
+  type HeatLoadQuestion,
+  PAINFUL_MINUTES,
+  painfulLimit,
+  painfulWork,
+  safeFinish,
+} from './index.js';
 
 const heat = (dog: Partial<DogFacts>, roomCelsius: number, more: Partial<HeatLoadQuestion> = {}) =>
   heatLoad({ dog: aDog(dog), pelted: false, warmDryer: false, roomCelsius, today: SPEC_DAY, ...more });

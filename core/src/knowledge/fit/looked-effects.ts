@@ -1,5 +1,14 @@
 import type { Looked } from '../../findings/index.js';
-import { type Activity, type LOOKED_FINDINGS, LOOKED_PARTS, type LookedFinding, type LookedPart, type Reason, reason, type ZoneId } from '../../words/index.js';
+import {
+  type Activity,
+  type LOOKED_FINDINGS,
+  LOOKED_PARTS,
+  type LookedFinding,
+  type LookedPart,
+  type Reason,
+  reason,
+  type ZoneId,
+} from '../../words/index.js';
 
 /** What a finding does to the plan. */
 export interface LookedEffect {

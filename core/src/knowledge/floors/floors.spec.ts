@@ -2,7 +2,22 @@ import fc from 'fast-check';
 import { ENGLISH } from '../../locales/en/index.js';
 import { buildSteps, floorStepOf, makePlan } from '../../plan/index.js';
 import { aDog, anInput, SPEC_DAY } from '../../testing/dogs.js';
-import { CONDITIONS, FLOOR_IDS, HOLD_IDS, HOUSE_QUESTION_IDS, type HouseRules, JOINTS, MAT_GRADES, MOODS, NOSES, RULES, SERVICE_ITEMS, SKIN_STATES, TOOL_KINDS, ZONE_IDS } from '../../words/index.js';
+import {
+  CONDITIONS,
+  FLOOR_IDS,
+  HOLD_IDS,
+  HOUSE_QUESTION_IDS,
+  type HouseRules,
+  JOINTS,
+  MAT_GRADES,
+  MOODS,
+  NOSES,
+  RULES,
+  SERVICE_ITEMS,
+  SKIN_STATES,
+  TOOL_KINDS,
+  ZONE_IDS,
+} from '../../words/index.js';
 import { dogKinds } from '../dogs/index.js';
 import { fitToGroom } from '../fit/index.js';
 import { LOOP_FLOOR_RULES } from '../holds/index.js';

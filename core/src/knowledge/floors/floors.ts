@@ -1,5 +1,16 @@
 import { type FeelOver, findingIn } from '../../findings/index.js';
-import { type Activity, type FitVerdict, type FloorId, type HoldId, type LearnedTool, type Post, type Reason, reason, type StepName, type ZoneId } from '../../words/index.js';
+import {
+  type Activity,
+  type FitVerdict,
+  type FloorId,
+  type HoldId,
+  type LearnedTool,
+  type Post,
+  type Reason,
+  reason,
+  type StepName,
+  type ZoneId,
+} from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
 
 /** The least that is asked of a step to hold it against the floors. */

@@ -1,4 +1,13 @@
-import { CONTROL_IDS, CONTROL_LEVELS, type ControlId, type ControlLevel, type HazardId, type Reason, reason, type RuleId } from '../../words/index.js';
+import {
+  CONTROL_IDS,
+  CONTROL_LEVELS,
+  type ControlId,
+  type ControlLevel,
+  type HazardId,
+  type Reason,
+  reason,
+  type RuleId,
+} from '../../words/index.js';
 
 /** What is left of a hazard with a control of each level. Our defaults, in the order of the hierarchy. */
 export const LEFT_AFTER: Readonly<Record<ControlLevel, number>> = {

@@ -1,4 +1,16 @@
-import { type Competence, type DogKind, type HazardId, type LearnedTool, type MatGrade, type Movement, type Reason, reason, type RuleId, type SkinState, type ZoneId } from '../../words/index.js';
+import {
+  type Competence,
+  type DogKind,
+  type HazardId,
+  type LearnedTool,
+  type MatGrade,
+  type Movement,
+  type Reason,
+  reason,
+  type RuleId,
+  type SkinState,
+  type ZoneId,
+} from '../../words/index.js';
 import { zoneFacts } from '../anatomy/index.js';
 
 /** Work as the register sees it: one step in one place. */

@@ -1,8 +1,40 @@
 import fc from 'fast-check';
 import { type FeelOver, NOTHING_FOUND, type ZoneFinding } from '../../findings/index.js';
 import { sayReason } from '../../testing/english.js';
-import { COMPETENCES, CONTROL_IDS, CONTROL_LEVELS, DOG_KINDS, HAZARD_IDS, type HazardId, LEARNED_TOOLS, MAT_GRADES, MOVEMENTS, RISK_BANDS, SKIN_STATES, ZONE_IDS } from '../../words/index.js';
-import { assessHazard, baseRate, CONTROLS, controlsOn, factorsOn, HAZARD_FACTORS, hazardRegister, HAZARDS, type HazardWork, isPossible, LEFT_AFTER, likelihoodClass, riskBand, riskScore, sayRow, shareLeft, VET_ONLY, vetOnly } from './index.js';
+import {
+  COMPETENCES,
+  CONTROL_IDS,
+  CONTROL_LEVELS,
+  DOG_KINDS,
+  HAZARD_IDS,
+  type HazardId,
+  LEARNED_TOOLS,
+  MAT_GRADES,
+  MOVEMENTS,
+  RISK_BANDS,
+  SKIN_STATES,
+  ZONE_IDS,
+} from '../../words/index.js';
+import {
+  assessHazard,
+  baseRate,
+  CONTROLS,
+  controlsOn,
+  factorsOn,
+  HAZARD_FACTORS,
+  hazardRegister,
+  HAZARDS,
+  type HazardWork,
+  isPossible,
+  LEFT_AFTER,
+  likelihoodClass,
+  riskBand,
+  riskScore,
+  sayRow,
+  shareLeft,
+  VET_ONLY,
+  vetOnly,
+} from './index.js';
 
 const work = (change: Partial<HazardWork> = {}): HazardWork => ({
   zone: 'back',

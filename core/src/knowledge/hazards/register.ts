@@ -1,5 +1,15 @@
 import { rateInterval90, rateMean, updateRate } from '../../statistics/index.js';
-import { byWeight, type ControlId, HAZARD_IDS, type HazardId, type LearnedTool, type Reason, reason, type RiskBand, type ZoneId } from '../../words/index.js';
+import {
+  byWeight,
+  type ControlId,
+  HAZARD_IDS,
+  type HazardId,
+  type LearnedTool,
+  type Reason,
+  reason,
+  type RiskBand,
+  type ZoneId,
+} from '../../words/index.js';
 import { type Controlled, controlsOn, shareLeft } from './controls.js';
 import { factorsOn, type HazardWork } from './hazard-factors.js';
 import { HAZARDS, isPossible } from './hazards.js';

@@ -1,6 +1,13 @@
 import { byWeight, HEAT_ACTIONS, type HeatAction, type HouseRules, type Reason, reason, type ZoneId } from '../../words/index.js';
 import { zoneFacts } from '../anatomy/index.js';
-import { BLADE_HEAT_DEFAULTS, type BladeHeatModel, CHECK_BY_SECONDS, NEVER_ABOVE_CELSIUS, secondsUntilCelsius, SWAP_AT_CELSIUS } from './blade-heat.js';
+import {
+  BLADE_HEAT_DEFAULTS,
+  type BladeHeatModel,
+  CHECK_BY_SECONDS,
+  NEVER_ABOVE_CELSIUS,
+  secondsUntilCelsius,
+  SWAP_AT_CELSIUS,
+} from './blade-heat.js';
 
 export interface HeatQuestion {
   /** Estimated temperature now, °C. */

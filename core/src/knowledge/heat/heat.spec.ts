@@ -1,7 +1,23 @@
 import fc from 'fast-check';
 import { HEAT_ACTIONS, ZONE_IDS } from '../../words/index.js';
 import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';
-import { adviseHeat, BLADE_HEAT_DEFAULTS, bladeCelsius, celsiusAfter, cem43Minutes, cem43OfRamp, doseOfZone, fitHeatModel, type HeatQuestion, metalThresholdCelsius, NEVER_ABOVE_CELSIUS, passesUntilCheck, secondsToCool, swapLineCelsius, takeTurns } from './index.js';
+import {
+  adviseHeat,
+  BLADE_HEAT_DEFAULTS,
+  bladeCelsius,
+  celsiusAfter,
+  cem43Minutes,
+  cem43OfRamp,
+  doseOfZone,
+  fitHeatModel,
+  type HeatQuestion,
+  metalThresholdCelsius,
+  NEVER_ABOVE_CELSIUS,
+  passesUntilCheck,
+  secondsToCool,
+  swapLineCelsius,
+  takeTurns,
+} from './index.js';
 
 const MODEL = { ambientCelsius: 22, riseAtFullRunCelsius: 40, tauSeconds: 600 };
 

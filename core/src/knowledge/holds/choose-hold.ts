@@ -1,5 +1,15 @@
 import { otherLeg } from '../../findings/index.js';
-import { byWeight, type HoldId, type HouseRules, type Joint, type JointComfort, type Leg, type Reach, type Reason, reason } from '../../words/index.js';
+import {
+  byWeight,
+  type HoldId,
+  type HouseRules,
+  type Joint,
+  type JointComfort,
+  type Leg,
+  type Reach,
+  type Reason,
+  reason,
+} from '../../words/index.js';
 import { type DogFacts, hasKind, type KindFound } from '../dogs/index.js';
 import { guardHold } from './guard-hold.js';
 import { HOLDS } from './holds.js';

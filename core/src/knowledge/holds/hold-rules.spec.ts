@@ -7,7 +7,21 @@ import { aHoldQuestion } from '../../testing/hold-questions.js';
 import { CONDITIONS, HOLD_IDS, type HouseRules, JOINT_COMFORTS, JOINTS, LEGS, REACHES } from '../../words/index.js';
 import { type DogFacts, dogKinds } from '../dogs/index.js';
 import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';
-import { adviseLoop, adviseReward, adviseVoice, chooseHold, gapsWithoutHold, goodSigns, type HoldChoice, type HoldQuestion, HOLDS, type LoopAdvice, muzzleBan, protectionAfter, PUPPY_HELD_STILL_MINUTES } from './index.js';
+import {
+  adviseLoop,
+  adviseReward,
+  adviseVoice,
+  chooseHold,
+  gapsWithoutHold,
+  goodSigns,
+  type HoldChoice,
+  type HoldQuestion,
+  HOLDS,
+  type LoopAdvice,
+  muzzleBan,
+  protectionAfter,
+  PUPPY_HELD_STILL_MINUTES,
+} from './index.js';
 
 const question = aHoldQuestion;
 const ask = (...args: Parameters<typeof question>): HoldChoice => chooseHold(question(...args));

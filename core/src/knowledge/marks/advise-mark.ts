@@ -1,4 +1,16 @@
-import { byWeight, type Facts, type FactsOf, MARK_ADVICE, type MARK_BORDERS, type MARK_SURFACES, type MarkVerdict, type Reason, reason, type RuleId, type ZoneId } from '../../words/index.js';
+import {
+  byWeight,
+  type Facts,
+  type FactsOf,
+  MARK_ADVICE,
+  type MARK_BORDERS,
+  type MARK_SURFACES,
+  type MarkVerdict,
+  type Reason,
+  reason,
+  type RuleId,
+  type ZoneId,
+} from '../../words/index.js';
 import { partOf } from '../anatomy/index.js';
 import { daysBetween, doublingDays, markAreaMm2, type MarkSize, markVolumeMm3 } from './mark-size.js';
 

@@ -2,7 +2,17 @@ import fc from 'fast-check';
 import { ENGLISH } from '../../locales/en/index.js';
 import { sayReason } from '../../testing/english.js';
 import { MARK_ADVICE } from '../../words/index.js';
-import { adviseMark, daysBetween, doublingDays, growthPercentPerDay, markAreaMm2, type MarkMeasured, type MarkQuestion, markVolumeMm3, QUICK_DOUBLING_DAYS } from './index.js';
+import {
+  adviseMark,
+  daysBetween,
+  doublingDays,
+  growthPercentPerDay,
+  markAreaMm2,
+  type MarkMeasured,
+  type MarkQuestion,
+  markVolumeMm3,
+  QUICK_DOUBLING_DAYS,
+} from './index.js';
 
 const seen = (on: string, lengthMm: number, widthMm: number, more: Partial<MarkMeasured> = {}): MarkMeasured => ({
   on,

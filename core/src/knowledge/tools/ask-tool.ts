@@ -1,4 +1,15 @@
-import { byWeight, NOISY, POINTED_SHEARS, reason, type Reason, type RuleId, SHEARS, TOOL_KINDS, type ToolKind, type ZoneId } from '../../words/index.js';
+import {
+  byWeight,
+  NOISY,
+  POINTED_SHEARS,
+  reason,
+  type Reason,
+  type RuleId,
+  SHEARS,
+  TOOL_KINDS,
+  type ToolKind,
+  type ZoneId,
+} from '../../words/index.js';
 import { partOf, zoneFacts } from '../anatomy/index.js';
 import { TOOL_BANS } from './tool-bans.js';
 import type { ToolAnswer, ToolQuestion } from './tool-question.js';

@@ -1,4 +1,16 @@
-import type { Competence, Condition, DogKind, HouseRules, MatGrade, Movement, Reason, SkinState, ToolKind, TriggerCause, ZoneId } from '../../words/index.js';
+import type {
+  Competence,
+  Condition,
+  DogKind,
+  HouseRules,
+  MatGrade,
+  Movement,
+  Reason,
+  SkinState,
+  ToolKind,
+  TriggerCause,
+  ZoneId,
+} from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
 
 /** May this tool come to this place on this dog, in these hands, today? */

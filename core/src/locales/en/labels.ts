@@ -2,7 +2,18 @@ import type { Forms, Labels } from '../index.js';
 import { CONSENT_LABELS } from './consents.js';
 import { HOUSE_QUESTION_LABELS } from './house-rules.js';
 import { CARE_LABELS } from './labels/care.js';
-import { CAUSE_LABELS, COAT_LABELS, CONDITION_LABELS, DOG_KIND_LABELS, DOG_SIZE_LABELS, JOINT_COMFORT_LABELS, JOINT_LABELS, LEG_LABELS, MOOD_LABELS, SURFACE_LABELS } from './labels/dogs.js';
+import {
+  CAUSE_LABELS,
+  COAT_LABELS,
+  CONDITION_LABELS,
+  DOG_KIND_LABELS,
+  DOG_SIZE_LABELS,
+  JOINT_COMFORT_LABELS,
+  JOINT_LABELS,
+  LEG_LABELS,
+  MOOD_LABELS,
+  SURFACE_LABELS,
+} from './labels/dogs.js';
 import { FEEL_AREA_LABELS, LOOKED_LABELS, LOOKED_PART_LABELS, MAT_GRADE_NAMES } from './labels/findings.js';
 import { FIT_SIGN_LABELS, FIT_VERDICT_LABELS, HEAT_FACTOR_LABELS, TOLD_LABELS } from './labels/fit.js';
 import { FLOOR_LABELS } from './labels/floors.js';
@@ -10,7 +21,15 @@ import { HOLD_LABELS, HOLD_PREVENTS } from './labels/holds.js';
 import { HARM_LABELS, INCIDENT_LABELS, RISK_LABELS } from './labels/incidents.js';
 import { BITE_TOLD_LABELS, CONTACT_ROLE_LABELS, PHASE_LABELS, PHOTO_KIND_LABELS, PROBLEM_LABELS, ROLE_LABELS } from './labels/people.js';
 import { BAND_LABELS, SIGNAL_LABELS } from './labels/signals.js';
-import { BLADE_LABELS, GUARD_FINGER_LABELS, RESISTANCE_QUESTIONS, STROKE_LABELS, TENSION_LABELS, TOOL_LABELS, TOOL_WITH_ARTICLE } from './labels/tools.js';
+import {
+  BLADE_LABELS,
+  GUARD_FINGER_LABELS,
+  RESISTANCE_QUESTIONS,
+  STROKE_LABELS,
+  TENSION_LABELS,
+  TOOL_LABELS,
+  TOOL_WITH_ARTICLE,
+} from './labels/tools.js';
 import { LEARNED_TOOL_LABELS, SERVICE_ITEM_LABELS, STEP_LABELS, TIER_LABELS } from './labels/work.js';
 import { ZONE_GROUP_LABELS, ZONE_LABELS, ZONE_PART_LABELS } from './labels/zones.js';
 

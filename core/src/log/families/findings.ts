@@ -1,6 +1,24 @@
 import * as z from 'zod';
 import { isLooked } from '../../findings/index.js';
-import { COMB_TESTS, DRYER_TESTS, FEEL_AREAS, FIT_SIGNS, JOINT_COMFORTS, JOINTS, LEGS, LIFT_TESTS, LOOKED_FINDINGS, LOOKED_PARTS, MARK_BORDERS, MARK_SURFACES, MAT_GRADES, MOODS, SKIN_STATES, TOLD_ITEMS, ZONE_IDS } from '../../words/index.js';
+import {
+  COMB_TESTS,
+  DRYER_TESTS,
+  FEEL_AREAS,
+  FIT_SIGNS,
+  JOINT_COMFORTS,
+  JOINTS,
+  LEGS,
+  LIFT_TESTS,
+  LOOKED_FINDINGS,
+  LOOKED_PARTS,
+  MARK_BORDERS,
+  MARK_SURFACES,
+  MAT_GRADES,
+  MOODS,
+  SKIN_STATES,
+  TOLD_ITEMS,
+  ZONE_IDS,
+} from '../../words/index.js';
 import { id } from './fields.js';
 import { formProblem } from './form-problem.js';
 

@@ -4,7 +4,22 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { birthDateProblem, type DogForm } from '@mansuet/core/contract';
 import { lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
-import { BUILDS, COATS, type Condition, CONDITIONS, EAR_SETS, NOSES, type Saying, SEXES, SIZES, TAIL_SETS, TRIGGER_CAUSES, type TriggerCause, ZONE_GROUPS, type ZoneGroup } from '@mansuet/core/words';
+import {
+  BUILDS,
+  COATS,
+  type Condition,
+  CONDITIONS,
+  EAR_SETS,
+  NOSES,
+  type Saying,
+  SEXES,
+  SIZES,
+  TAIL_SETS,
+  TRIGGER_CAUSES,
+  type TriggerCause,
+  ZONE_GROUPS,
+  type ZoneGroup,
+} from '@mansuet/core/words';
 import { FieldError } from '../forms/field-error';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';

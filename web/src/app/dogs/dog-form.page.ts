@@ -2,7 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { birthDateProblem, DOG_FILE, DOG_FORM, type DogFile, type DogForm, NEW_ID, OWNER_FORM, type OwnerForm } from '@mansuet/core/contract';
+import {
+  birthDateProblem,
+  DOG_FILE,
+  DOG_FORM,
+  type DogFile,
+  type DogForm,
+  NEW_ID,
+  OWNER_FORM,
+  type OwnerForm,
+} from '@mansuet/core/contract';
 import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
 import { ApiService, NOTHING, fieldErrors, sayFailure, type Failure } from '../server/api.service';

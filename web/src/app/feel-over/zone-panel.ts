@@ -9,7 +9,17 @@ import { adviseMat } from '@mansuet/core/knowledge/coat';
 import { hasKind } from '@mansuet/core/knowledge/dogs';
 import { type EventBody, uuidV7 } from '@mansuet/core/log';
 import { competenceOf } from '@mansuet/core/plan';
-import { type CombTest, type DryerTest, type LiftTest, MARK_BORDERS, MARK_SURFACES, type MatGrade, SKIN_STATES, type SkinState, type ZoneId } from '@mansuet/core/words';
+import {
+  type CombTest,
+  type DryerTest,
+  type LiftTest,
+  MARK_BORDERS,
+  MARK_SURFACES,
+  type MatGrade,
+  SKIN_STATES,
+  type SkinState,
+  type ZoneId,
+} from '@mansuet/core/words';
 import { DevicesService } from '../devices/devices.service';
 import { ClockService } from '../server/clock.service';
 import { VisitStore } from '../visit/visit-store';

@@ -1,5 +1,17 @@
 /// <reference lib="webworker" />
-import { compareWith, inputFor, isWorthOffering, makePlan, type Odds, oddsOf, type PlanInput, planVisit, type VisitPlan, waysWorthTrying, whatIfEverywhere } from '@mansuet/core/plan';
+import {
+  compareWith,
+  inputFor,
+  isWorthOffering,
+  makePlan,
+  type Odds,
+  oddsOf,
+  type PlanInput,
+  planVisit,
+  type VisitPlan,
+  waysWorthTrying,
+  whatIfEverywhere,
+} from '@mansuet/core/plan';
 import type { AskedOfWorker, NamedOdds, PlanAnswers, PlanQuestion, Planned, PlannedWay, ToldByWorker } from './plan-talk';
 
 const KEPT = 12;

@@ -6,7 +6,16 @@ import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/know
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
 import { PAD_SIGNALS, SIGNALS } from '@mansuet/core/strain';
 import { breaksOfStep, safeFinishNow } from '@mansuet/core/visit';
-import { type Activity, type BladeId, type HeatAction, type HoldId, type Mood, MOODS, type SignalId, type ZoneId } from '@mansuet/core/words';
+import {
+  type Activity,
+  type BladeId,
+  type HeatAction,
+  type HoldId,
+  type Mood,
+  MOODS,
+  type SignalId,
+  type ZoneId,
+} from '@mansuet/core/words';
 import { BodyMap, type ZonePaint } from '../body-map/body-map';
 import { ClockService } from '../server/clock.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';

@@ -16,7 +16,17 @@ import {
   shareReplay,
 } from 'rxjs';
 import { BATCH_TAKEN, EVENTS_ANSWER } from '@mansuet/core/contract';
-import { type EventDraft, type EventHand, laterStamp, makeEvent, readEvent, type Stamp, tryEvent, uuidV7, type VisitEvent } from '@mansuet/core/log';
+import {
+  type EventDraft,
+  type EventHand,
+  laterStamp,
+  makeEvent,
+  readEvent,
+  type Stamp,
+  tryEvent,
+  uuidV7,
+  type VisitEvent,
+} from '@mansuet/core/log';
 import { replay, type VisitState } from '@mansuet/core/visit';
 import type { FieldProblem } from '@mansuet/core/words';
 import { ApiService, fieldErrors } from '../server/api.service';

@@ -6,7 +6,18 @@ import { dogKinds } from '@mansuet/core/knowledge/dogs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import type { EventDraft } from '@mansuet/core/log';
 import type { HelperWindow, PlanInput, ServiceAsked } from '@mansuet/core/plan';
-import { dogAsFelt, emptyVisit, fitOf, notFeltYet, phaseOf, type PlanContext, planContextOf, planInputOf, planNowOf, workNow } from '@mansuet/core/visit';
+import {
+  dogAsFelt,
+  emptyVisit,
+  fitOf,
+  notFeltYet,
+  phaseOf,
+  type PlanContext,
+  planContextOf,
+  planInputOf,
+  planNowOf,
+  workNow,
+} from '@mansuet/core/visit';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';

@@ -1,4 +1,15 @@
-import type { COATS, Condition, DogKind, DogSize, Joint, JointComfort, Leg, MARK_SURFACES, Mood, TriggerCause } from '../../../words/index.js';
+import type {
+  COATS,
+  Condition,
+  DogKind,
+  DogSize,
+  Joint,
+  JointComfort,
+  Leg,
+  MARK_SURFACES,
+  Mood,
+  TriggerCause,
+} from '../../../words/index.js';
 export const JOINT_LABELS: Readonly<Record<Joint, string>> = {
   neck: 'neck',
   shoulder_left: 'left shoulder',
