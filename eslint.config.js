@@ -3,6 +3,7 @@ import angular from 'angular-eslint';
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript';
 import { importX } from 'eslint-plugin-import-x';
 import { floorRules } from './tools/floors.mjs';
+import { MARKED, NOT_YET_MARKED } from './tools/screen-texts.mjs';
 
 export default tseslint.config(
   {
@@ -84,6 +85,12 @@ export default tseslint.config(
     },
   },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    // Every text of a screen is marked, with an id that stays when the words change.
+    files: ['web/src/**/*.html'],
+    ignores: NOT_YET_MARKED,
+    rules: { '@angular-eslint/template/i18n': ['error', MARKED] },
+  },
   {
     files: ['**/*.spec.ts', 'e2e/**/*.ts', 'tools/**/*.ts', '**/bench/**/*.ts', 'demo/**/*.ts'],
     rules: {

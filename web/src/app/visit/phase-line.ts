@@ -13,7 +13,7 @@ import { Words } from '../wording/words.service';
         @if (i <= at()) {
           <a [routerLink]="['/visits', visitId(), p]" [attr.aria-current]="p === here() ? 'step' : null"><i></i>{{ labels[p] }}</a>
         } @else {
-          <span><i></i>{{ labels[p] }}<em class="visually-hidden"> (not reached yet)</em></span>
+          <span><i></i>{{ labels[p] }}<em class="visually-hidden" i18n="@@phaseLine.notYet"> (not reached yet)</em></span>
         }
       </li>
     }
