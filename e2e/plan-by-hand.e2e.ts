@@ -99,6 +99,8 @@ test('other ways stand side by side, odds and hazards are drawn, and the plan pr
   expect(await seriousIn(page)).toEqual([]);
 
   await page.keyboard.press('1');
+  await expect(page.locator('man-hazard-grid')).toHaveCount(0);
+  await expect(page.locator('button.step').first()).toBeVisible();
   const pdf = await page.pdf({ format: 'A4', printBackground: true });
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)?.length).toBe(1);
 

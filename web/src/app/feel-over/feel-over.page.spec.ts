@@ -234,6 +234,6 @@ describe('FeelOverPage after a visit that left a mat', () => {
     await visit.click('Wide teeth snag');
     expect(asks()).not.toContain('left undone');
     expect(visit.store.planInput()?.feelOver.zones.map((z) => z.matGrade)).toEqual([1]);
-    await visit.close();
+    visit.close();
   });
 });

@@ -55,8 +55,6 @@ describe('TodayPage', () => {
       ],
     });
   });
-  afterEach(() => db.delete());
-
   async function render(): Promise<HTMLElement> {
     const fixture = TestBed.createComponent(TodayPage);
     await settle();

@@ -80,7 +80,6 @@ describe('VisitLog', () => {
     await log.flush();
     TestBed.resetTestingModule();
     await log.flush();
-    await db.delete();
   });
 
   const kept = () => db.events.toArray();
