@@ -1,17 +1,18 @@
-import { Injectable, signal } from '@angular/core';
+import { DestroyRef, Injectable, InjectionToken, inject, signal } from '@angular/core';
 
-/** The time, once a second. Tests replace it. */
+/** Where the time comes from, Unix ms. Specs give their own. */
+export const NOW = new InjectionToken<() => number>('now', { providedIn: 'root', factory: () => () => Date.now() });
+
+/** The time, once a second. */
 @Injectable({ providedIn: 'root' })
 export class ClockService {
-  private readonly ticking = signal(Date.now());
+  readonly now = inject(NOW);
+  private readonly ticking = signal(this.now());
   readonly nowMs = this.ticking.asReadonly();
 
   constructor() {
-    setInterval(() => this.ticking.set(Date.now()), 1000);
-  }
-
-  now(): number {
-    return Date.now();
+    const ticks = setInterval(() => this.ticking.set(this.now()), 1000);
+    inject(DestroyRef).onDestroy(() => clearInterval(ticks));
   }
 
   /** Today, ISO, in the salon's time. */
