@@ -31,8 +31,8 @@ export function languageAsked(query: string, kept: string | null): LanguageId {
   return asked.map((a) => LANGUAGE_IDS.find((id) => id === a)).find((id) => id !== undefined) ?? USUAL;
 }
 
+/** What was chosen on this device; the place to choose comes with the second language. */
 export const keptLanguage = (storage: Pick<Storage, 'getItem'>): string | null => storage.getItem(KEPT);
-export const keepLanguage = (storage: Pick<Storage, 'setItem'>, id: LanguageId): void => storage.setItem(KEPT, id);
 
 /** Loads a language before the first screen is made: a screen that is made keeps its words. */
 export async function loadLanguage(id: LanguageId): Promise<Language> {
