@@ -3,6 +3,7 @@ import type { AgreementAnswer, DogForm, DogNoteForm, IntakeAnswer, LinkKind, Own
 import type { VisitEvent } from '@mansuet/core/log';
 import type { VisitSummary } from '@mansuet/core/visit';
 import type { Role } from '@mansuet/core/words';
+import type { ColumnsOf } from './columns.js';
 
 /** Tables as the queries see them. The columns themselves stand in `migrations/`. */
 export interface Tables {
@@ -53,32 +54,12 @@ interface OwnerTable {
   contacts: JSONColumnType<OwnerForm['contacts'], string | undefined>;
   version: Generated<number>;
 }
-interface DogTable {
+/** The facts stand in the form; here is what the salon adds. */
+interface DogTable extends Omit<ColumnsOf<DogForm>, 'triggers'> {
   salon_id: string;
   dog_id: string;
   owner_id: string;
-  name: string;
-  sex: DogForm['sex'];
-  neutered: boolean;
-  born: string;
-  born_estimated: boolean;
-  weight_kg: number;
-  coat: DogForm['coat'];
-  nose: DogForm['nose'];
-  ears: DogForm['ears'];
-  tail: DogForm['tail'];
-  build: DogForm['build'];
-  conditions: DogForm['conditions'];
-  bite_history: boolean;
   triggers: JSONColumnType<DogForm['triggers']>;
-  treats_allowed: boolean;
-  standing_seen_minutes: number | null;
-  born_within_months: Generated<number>;
-  size: DogForm['size'];
-  vet_name: Generated<string>;
-  vet_phone: Generated<string>;
-  medicines: Generated<string[]>;
-  product_allergies: Generated<string[]>;
   archived_at: ColumnType<Date | null, undefined, string | null>;
   merged_into: ColumnType<string | null, undefined, string | null>;
   /** Digits of every phone that belongs to it. */
