@@ -71,9 +71,13 @@ test('the server is killed in the middle of the work and started again: nothing 
   await page.getByRole('button', { name: /pants/ }).click();
   await expect(page.getByRole('status').filter({ hasText: 'pants' })).toBeVisible();
   await expect(page.getByText('kept on this device')).toBeVisible();
-  await startServer(port);
-  await expect(page.getByText('kept', { exact: true })).toBeVisible({ timeout: 20_000 });
-  expect(await signalsOnServer(page, visit)).toBe(3);
-  await page.reload();
-  await expect(page.getByText('Step 1 of')).toBeVisible();
+  const again = await startServer(port);
+  try {
+    await expect(page.getByText('kept', { exact: true })).toBeVisible({ timeout: 20_000 });
+    expect(await signalsOnServer(page, visit)).toBe(3);
+    await page.reload();
+    await expect(page.getByText('Step 1 of')).toBeVisible();
+  } finally {
+    again.kill('SIGTERM');
+  }
 });

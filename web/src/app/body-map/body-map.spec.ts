@@ -1,6 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { ZONE_IDS, type ZoneId } from '@mansuet/core/words';
-import { BodyMap, type ZonePaint } from './body-map';
+import { BodyMap } from './body-map';
+import type { ZonePaint } from './zone-paint';
 
 describe('BodyMap', () => {
   let fixture: ComponentFixture<BodyMap>;

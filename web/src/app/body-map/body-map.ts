@@ -1,7 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
 import { mirrorOf, neighboursOf, sideOf } from '@mansuet/core/knowledge/anatomy';
-import { type Joint, type JointComfort, type MatGrade, ZONE_IDS, type ZoneId } from '@mansuet/core/words';
+import { type Joint, type JointComfort, ZONE_IDS, type ZoneId } from '@mansuet/core/words';
 import { compileView, type DrawnZone, type Picture } from './drawing/compile';
 import { flankView } from './drawing/flank';
 import { headView } from './drawing/head';
@@ -11,25 +11,7 @@ import { undersideView } from './drawing/underside';
 import { drawJoint } from './joint-arc';
 import { MAP_LAYERS, MAP_LAYER_LABELS, type MapLayer } from './layers';
 import { Words } from '../wording/words.service';
-
-/** What lies on a zone; the map only draws it. */
-export interface ZonePaint {
-  readonly grade?: MatGrade | undefined;
-  readonly skin?: 'sound' | 'red' | 'sore' | undefined;
-  readonly crust?: boolean | undefined;
-  /** Diameter of a mark, mm. */
-  readonly markMm?: number | undefined;
-  /** Number of the step in the plan. */
-  readonly number?: number | undefined;
-  readonly lit?: boolean | undefined;
-  readonly trigger?: boolean | undefined;
-  /** Strain seen there, in five steps from 1 to 5. */
-  readonly strain?: 1 | 2 | 3 | 4 | 5 | undefined;
-  /** A hand was there today. */
-  readonly felt?: boolean | undefined;
-  /** Stands out: otherwise than the last time. */
-  readonly changed?: boolean | undefined;
-}
+import type { ZonePaint } from './zone-paint';
 
 /** Smaller targets open the magnified inset, CSS pixels: fingers need more than a mouse. */
 const SMALL_FOR_FINGER = 40;

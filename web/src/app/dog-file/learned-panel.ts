@@ -5,7 +5,8 @@ import { learnHalfLife, noiseOrPlace, ratesByPlace, strainStep, suspectTriggers 
 import { breaksSeenIn, historyOf } from '@mansuet/core/visit';
 import type { ZoneId } from '@mansuet/core/words';
 import { ACTIVITY_FACTS } from '@mansuet/core/work';
-import { BodyMap, type ZonePaint } from '../body-map/body-map';
+import { BodyMap } from '../body-map/body-map';
+import type { ZonePaint } from '../body-map/zone-paint';
 import { Words } from '../wording/words.service';
 
 const SHOWN = 6;

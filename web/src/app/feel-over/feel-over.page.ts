@@ -3,7 +3,8 @@ import { Router } from '@angular/router';
 import { changedZones, FEEL_AREA_FACTS } from '@mansuet/core/findings';
 import { zonesOfGroup } from '@mansuet/core/knowledge/anatomy';
 import { FEEL_AREAS, type Joint, type JointComfort, JOINTS, type ZoneId } from '@mansuet/core/words';
-import { BodyMap, type ZonePaint } from '../body-map/body-map';
+import { BodyMap } from '../body-map/body-map';
+import { addPaint, paintFound, type ZonePaint } from '../body-map/zone-paint';
 import type { MapLayer } from '../body-map/layers';
 import { StandIns } from '../devices/stand-ins';
 import { VisitStore } from '../visit/visit-store';
@@ -45,19 +46,18 @@ export class FeelOverPage {
     return new Map(JOINTS.flatMap((j) => (f.joints[j] ? [[j, f.joints[j]] as const] : felt ? [[j, 'free' as const] as const] : [])));
   });
   protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
+    const found = this.feelOver();
     const map = new Map<ZoneId, ZonePaint>();
-    const set = (zone: ZoneId, paint: ZonePaint): void => {
-      map.set(zone, { ...map.get(zone), ...paint });
-    };
+    const set = (zone: ZoneId, paint: ZonePaint): void => addPaint(map, zone, paint);
     const areas = this.store.state().areasFelt;
     for (const area of areas.keys()) for (const zone of FEEL_AREA_FACTS[area].zones) set(zone, { felt: true });
     for (const t of this.store.dog()?.triggers ?? []) if (t.place) for (const zone of zonesOfGroup(t.place)) set(zone, { trigger: true });
     // What was left undone shows until a hand has been there.
     for (const { finding: z } of this.store.leftBefore()) set(z.zone, { grade: z.matGrade, crust: z.crust });
-    for (const z of this.feelOver().zones) set(z.zone, { grade: z.matGrade, skin: z.skin, crust: z.crust, felt: true });
-    for (const m of this.feelOver().marks) set(m.zone, { markMm: Math.max(m.lengthMm, m.widthMm) });
+    for (const [zone, paint] of paintFound(found)) set(zone, paint);
+    for (const z of found.zones) set(z.zone, { felt: true });
     const last = this.store.context()?.lastFound ?? undefined;
-    for (const zone of changedZones(this.feelOver(), new Set(areas.keys()), last)) set(zone, { changed: true });
+    for (const zone of changedZones(found, new Set(areas.keys()), last)) set(zone, { changed: true });
     return map;
   });
   protected readonly ready = computed(() => this.store.state().fit !== undefined && this.store.state().moodFelt);

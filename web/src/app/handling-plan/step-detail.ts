@@ -5,8 +5,9 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { HOLDS } from '@mansuet/core/knowledge/holds';
 import { stretch } from '@mansuet/core/locales';
 import type { PlanInput, PlannedStep, PlanWish, WhatIf } from '@mansuet/core/plan';
-import { type BladeId, HOLD_IDS, type HoldId, type Reason, type ZoneId } from '@mansuet/core/words';
-import { BodyMap, type ZonePaint } from '../body-map/body-map';
+import { type BladeId, HOLD_IDS, type HoldId, type Reason } from '@mansuet/core/words';
+import { BodyMap } from '../body-map/body-map';
+import { paintFound } from '../body-map/zone-paint';
 import { PlannerService } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
 import { Words } from '../wording/words.service';
@@ -56,13 +57,7 @@ export class StepDetail {
       .reasons.filter((r) => !this.step().rate.reasons.includes(r))
       .slice(0, OTHERS_SHOWN),
   );
-  protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
-    const map = new Map<ZoneId, ZonePaint>();
-    for (const z of this.store.state().feelOver.zones) map.set(z.zone, { grade: z.matGrade, skin: z.skin });
-    for (const m of this.store.state().feelOver.marks) map.set(m.zone, { ...map.get(m.zone), markMm: m.lengthMm });
-    for (const zone of this.step().zones) map.set(zone, { ...map.get(zone), lit: true });
-    return map;
-  });
+  protected readonly paint = computed(() => paintFound(this.store.state().feelOver, this.step().zones));
 
   constructor() {
     // Another step, or another plan: what was asked of the last is over.

@@ -6,17 +6,9 @@ import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/know
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
 import { PAD_SIGNALS, SIGNALS } from '@mansuet/core/strain';
 import { breaksOfStep, safeFinishNow } from '@mansuet/core/visit';
-import {
-  type Activity,
-  type BladeId,
-  type HeatAction,
-  type HoldId,
-  type Mood,
-  MOODS,
-  type SignalId,
-  type ZoneId,
-} from '@mansuet/core/words';
-import { BodyMap, type ZonePaint } from '../body-map/body-map';
+import { type Activity, type BladeId, type HeatAction, type HoldId, type Mood, MOODS, type SignalId } from '@mansuet/core/words';
+import { BodyMap } from '../body-map/body-map';
+import { paintFound } from '../body-map/zone-paint';
 import { ClockService } from '../server/clock.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
 import { SessionService } from '../server/session.service';
@@ -156,13 +148,7 @@ export class TablePage {
     const home = this.ended() ? undefined : safeFinishNow(this.store.state(), this.clock.nowMs());
     return home && { minutes: Math.ceil(home.minutes), says: home.reasons.map(this.words.say).join(' ') };
   });
-  protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
-    const map = new Map<ZoneId, ZonePaint>();
-    for (const z of this.store.state().feelOver.zones) map.set(z.zone, { grade: z.matGrade, skin: z.skin, crust: z.crust });
-    for (const m of this.store.state().feelOver.marks) map.set(m.zone, { ...map.get(m.zone), markMm: m.lengthMm });
-    for (const zone of this.shown()?.zones ?? []) map.set(zone, { ...map.get(zone), lit: true });
-    return map;
-  });
+  protected readonly paint = computed(() => paintFound(this.store.state().feelOver, this.shown()?.zones));
   protected readonly ended = computed(() => this.store.state().ended);
 
   /** Records, and says so once it is durable. */
