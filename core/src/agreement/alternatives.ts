@@ -11,9 +11,9 @@ export interface Alternative {
 }
 
 /** Length of a coat that needs little brushing until the next visit, mm. Our default. */
-export const EASY_CARE_MM = 3.2;
+const EASY_CARE_MM = 3.2;
 /** How much later a dog could be fetched, minutes. Our default. */
-export const LATER_MINUTES = 30;
+const LATER_MINUTES = 30;
 
 /** The alternatives that would differ from what is asked for; each is planned like it. */
 export function alternativesTo(input: PlanInput, kinds: readonly KindFound[]): Alternative[] {

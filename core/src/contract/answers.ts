@@ -33,14 +33,14 @@ export type Session = z.infer<typeof SESSION>;
 /** Summaries are written by `summarize` and read by nobody else: their shape is not checked again. */
 const summary = z.custom<VisitSummary>((x) => typeof x === 'object' && x !== null && 'phase' in x && 'curve' in x);
 
-export const DOG_NOTE = z.object({
+const DOG_NOTE = z.object({
   noteId: z.uuid(),
   kind: z.enum(NOTE_KINDS),
   text: z.string(),
   saidBy: z.string(),
   saidOn: z.iso.date(),
 });
-export const MARK_SEEN = z.object({
+const MARK_SEEN = z.object({
   markId: z.uuid(),
   visitId: z.uuid(),
   seenOn: z.iso.date(),
@@ -51,10 +51,10 @@ export const MARK_SEEN = z.object({
   surface: z.enum(MARK_SURFACES),
 });
 export type MarkSeen = z.infer<typeof MARK_SEEN>;
-export const PAST_VISIT = z.object({ visitId: z.uuid(), arrivesAt: z.iso.datetime(), groomer: z.string(), summary });
+const PAST_VISIT = z.object({ visitId: z.uuid(), arrivesAt: z.iso.datetime(), groomer: z.string(), summary });
 export type PastVisit = z.infer<typeof PAST_VISIT>;
-export const WEIGHT_SEEN = z.object({ on: z.iso.date(), kg: z.number(), by: z.enum(WEIGHED_BY) });
-export const PHOTO = z.object({
+const WEIGHT_SEEN = z.object({ on: z.iso.date(), kg: z.number(), by: z.enum(WEIGHED_BY) });
+const PHOTO = z.object({
   photoId: z.uuid(),
   takenOn: z.iso.date(),
   kind: z.enum(PHOTO_KINDS),
@@ -105,7 +105,7 @@ export const DOG_LIST = z.object({
 export type DogList = z.infer<typeof DOG_LIST>;
 
 /** A tag on the lead wall. */
-export const TODAY_VISIT = z.object({
+const TODAY_VISIT = z.object({
   visitId: z.uuid(),
   dogId: z.uuid(),
   arrivesAt: z.iso.datetime(),

@@ -61,7 +61,7 @@ export const DOG_FORM = z.strictObject({
 export type DogForm = z.infer<typeof DOG_FORM>;
 
 /** Oldest dog that is believed, years: anything above is a typing mistake. Our default. */
-export const OLDEST_YEARS = 30;
+const OLDEST_YEARS = 30;
 
 /**
  * What is wrong with a birth date on a day; `undefined` when nothing is.

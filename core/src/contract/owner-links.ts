@@ -72,10 +72,10 @@ export const OWNER_LINK_VIEW = z.discriminatedUnion('kind', [
 ]);
 export type OwnerLinkView = z.infer<typeof OWNER_LINK_VIEW>;
 
-export const LINK_STATES = ['open', 'answered', 'reviewed', 'set_aside', 'taken_back', 'expired'] as const;
+const LINK_STATES = ['open', 'answered', 'reviewed', 'set_aside', 'taken_back', 'expired'] as const;
 
 /** A link as the salon sees it; its secret part is never shown again. */
-export const OWNER_LINK = z.object({
+const OWNER_LINK = z.object({
   linkId: z.uuid(),
   kind: z.enum(['agreement', 'intake']),
   visitId: z.uuid().nullable(),
@@ -102,7 +102,7 @@ export const NEW_INTAKE_LINK = z.strictObject({
 export const NEW_LINK = z.object({ linkId: z.uuid(), url: z.string(), expiresAt: z.iso.datetime(), message: z.string() });
 export type NewLink = z.infer<typeof NEW_LINK>;
 
-export const MESSAGE = z.object({
+const MESSAGE = z.object({
   messageId: z.uuid(),
   to: z.string(),
   phone: z.string(),

@@ -26,7 +26,7 @@ export function findWordingFaults(language: Language): WordingFault[] {
 }
 
 /** Names of the facts in a sentence, whatever form it asks for, sorted. `factsNamedIn('{count} {count_n, plural, other {marks}}', 'en') // => ['count']` */
-export function factsNamedIn(sentence: string, tag: string): string[] {
+function factsNamedIn(sentence: string, tag: string): string[] {
   const names = new Set<string>();
   const visit = (parts: readonly Part[]): void => {
     for (const part of parts) {

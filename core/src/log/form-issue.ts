@@ -2,7 +2,7 @@ import type * as z from 'zod';
 import { type FieldProblem, type RuleId, RULES, type Saying, saying } from '../words/index.js';
 
 /** An issue of a schema as something that can be said: its own rule, or what the kind of issue is. */
-export function sayingOfIssue(issue: z.core.$ZodIssue): Saying {
+function sayingOfIssue(issue: z.core.$ZodIssue): Saying {
   const limit = issue.code === 'too_big' ? Number(issue.maximum) : issue.code === 'too_small' ? Number(issue.minimum) : undefined;
   if (isFormRule(issue.message)) return { rule: issue.message, facts: limit === undefined ? {} : { limit } };
   if (issue.code === 'too_big') return saying('form.at_most', { limit: Number(issue.maximum) });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 
-export const coordinate = z.number().int().min(0).max(4000);
+const coordinate = z.number().int().min(0).max(4000);
 
 /**
  * A signature as it was drawn: strokes of points x0, y0, x1, y1 … in the pad's pixels. Small enough for the log of the visit, so that it is

@@ -2,11 +2,11 @@ import type { DogFacts } from '../knowledge/dogs/index.js';
 import { type Reason, reason } from '../words/index.js';
 
 /** Coat grows about 12 mm a month. Common practice, no source. */
-export const COAT_MM_PER_MONTH = 12;
+const COAT_MM_PER_MONTH = 12;
 const WEEKS_PER_MONTH = 365.2425 / 12 / 7;
 
 /** Length at which a coat begins to mat between brushings, mm. Our default. `Infinity`: it does not mat by length. */
-export const MATS_FROM_MM: Readonly<Record<DogFacts['coat'], number>> = {
+const MATS_FROM_MM: Readonly<Record<DogFacts['coat'], number>> = {
   smooth: Infinity,
   double: Infinity,
   wire: 45,
@@ -64,8 +64,8 @@ export function weeksForLength(coat: DogFacts['coat'], lengthMm: number, brushed
 }
 
 /** Baths are at least this many weeks apart unless it is brushed often, and this many brushings go to a bath. Common practice, no source. */
-export const BATH_WEEKS = 4;
-export const BRUSHINGS_PER_BATH = 6;
+const BATH_WEEKS = 4;
+const BRUSHINGS_PER_BATH = 6;
 
 export interface BathAdvice {
   readonly ok: boolean;

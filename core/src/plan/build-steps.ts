@@ -27,10 +27,10 @@ export interface BuiltPlan {
 }
 
 /** A puppy gets no full body clip under this age, weeks ("from about 4 months"). Common practice, no source. */
-export const PUPPY_BODY_CLIP_FROM_WEEKS = 17;
+const PUPPY_BODY_CLIP_FROM_WEEKS = 17;
 
 /** Minutes of a body clip that was clipped roughly before, against one that was not. Our default. */
-export const FINISH_AFTER_ROUGH = 0.65;
+const FINISH_AFTER_ROUGH = 0.65;
 
 /** The steps that this visit could have, from what was asked for and what the hands found. */
 export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): BuiltPlan {

@@ -20,7 +20,7 @@ export interface MatWork {
 }
 
 /** Strain points for mats that a dog can take in one visit, breaks included. Our defaults. */
-export const MAT_TOLERANCE_POINTS = { grown: 160, puppyOrSenior: 90 } as const;
+const MAT_TOLERANCE_POINTS = { grown: 160, puppyOrSenior: 90 } as const;
 
 /** Sorts today's mats into work; what brushing cannot do within its limit is clipped under instead. */
 export function findMatWork(input: PlanInput, kinds: readonly KindFound[]): MatWork {

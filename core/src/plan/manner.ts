@@ -15,15 +15,15 @@ export interface Manner {
 }
 
 /** Brushing through before the bath takes this much of its minutes. Our default. */
-export const BRUSH_BEFORE_BATH_MINUTES = 4;
+const BRUSH_BEFORE_BATH_MINUTES = 4;
 /** A dog that stands for less than this cannot stand long, minutes. Our default. */
-export const SHORT_STANDER_MINUTES = 12;
+const SHORT_STANDER_MINUTES = 12;
 /** Strain of a dryer against high velocity. Our default. */
-export const DRYER_RATE_FACTOR = { towel: 0.6, stand_dryer: 0.85, high_velocity_dryer: 1 } as const;
+const DRYER_RATE_FACTOR = { towel: 0.6, stand_dryer: 0.85, high_velocity_dryer: 1 } as const;
 /** A hard face done short and quick by trained hands, or slowly throughout: minutes and strain. Our defaults. */
-export const HARD_FACE = { short_quick: { minutes: 0.8, rate: 1.1 }, slow: { minutes: 1.3, rate: 0.9 } } as const;
+const HARD_FACE = { short_quick: { minutes: 0.8, rate: 1.1 }, slow: { minutes: 1.3, rate: 0.9 } } as const;
 /** Plucking ears: minutes and strain against looking and wiping. Our default. */
-export const PLUCKING = { minutes: 1.6, rate: 1.4 } as const;
+const PLUCKING = { minutes: 1.6, rate: 1.4 } as const;
 
 const PLAIN: Manner = { minutesFactor: 1, minutesLess: 0, rateFactor: 1, dryer: undefined, reasons: [] };
 

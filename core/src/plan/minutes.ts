@@ -23,7 +23,7 @@ export interface LearnedMinutes {
 }
 
 /** Standard deviations of log minutes. Our defaults: between dogs of a kind, between groomers, and between visits of one dog. */
-export const MINUTES_SPREAD = { betweenDogs: 0.18, betweenGroomers: 0.15, betweenVisits: 0.16 } as const;
+const MINUTES_SPREAD = { betweenDogs: 0.18, betweenGroomers: 0.15, betweenVisits: 0.16 } as const;
 /** Visits that are looked back at: a puppy grows, a coat changes. Our default. */
 const VISITS_BACK = 6;
 /** 95 % point of the normal distribution. */

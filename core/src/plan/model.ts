@@ -61,7 +61,7 @@ export const BREAK_STEP_MINUTES = 5;
  */
 export const POINT_MINUTES_PER_MINUTE = 3;
 /** A step is cut into parts of at most this many minutes; a break may lie between two parts. Our default. */
-export const PART_MINUTES = 10;
+const PART_MINUTES = 10;
 /** Minutes to carry or lead the dog from one place to another and set up there; nobody works on it, but it does not lie down. Our default. */
 export const CHANGEOVER_MINUTES: Readonly<Record<Post, Readonly<Record<Post, number>>>> = {
   table: { table: 0, lap: 1, tub: 3, dryer: 2 },
@@ -71,7 +71,7 @@ export const CHANGEOVER_MINUTES: Readonly<Record<Post, Readonly<Record<Post, num
 };
 
 /** Minutes to lay down one tool or blade and take up another at the same place. Our default; it also keeps like work together. */
-export const TOOL_CHANGE_MINUTES = 0.5;
+const TOOL_CHANGE_MINUTES = 0.5;
 
 /** Where the dog is and what is in the hand. */
 export interface Station {

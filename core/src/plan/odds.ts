@@ -45,8 +45,8 @@ export interface Chance {
 /** A step of the problem by its place, or the day that all steps share. */
 export type PeakCause = { readonly kind: 'step'; readonly step: number } | { readonly kind: 'day' };
 
-export const ODDS_VISITS = 10_000;
-export const ODDS_SEED = 20_261;
+const ODDS_VISITS = 10_000;
+const ODDS_SEED = 20_261;
 /** A dog's days differ: what all rates of one visit share. Our default. */
 export const DAY_SPREAD = 0.15;
 const PEAK_CELL = 5;

@@ -57,13 +57,7 @@ function worksOf(
 }
 
 /** The controls that a plan puts on a step, read from its hold, blade, dryer, breaks and neighbours. */
-export function controlsOf(
-  step: RegisterStep,
-  zone: ZoneId,
-  all: readonly RegisterStep[],
-  input: PlanInput,
-  loop: LoopAdvice,
-): ControlId[] {
+function controlsOf(step: RegisterStep, zone: ZoneId, all: readonly RegisterStep[], input: PlanInput, loop: LoopAdvice): ControlId[] {
   const out: ControlId[] = ['doors_shut', 'gauze_ready'];
   const { blade, hold, dryer } = step;
   if (blade?.guard) out.push('guard_comb');

@@ -27,27 +27,3 @@ export function precedenceOf(problem: PlanProblem): Precedence {
   }
   return { requires, shutsOut, mustFollow };
 }
-
-/** Whether a step may come next after the steps of a mask. */
-export function mayFollow(p: Precedence, mask: number, step: number): boolean {
-  if (mask & (1 << step)) return false;
-  const required = p.requires[step] ?? 0;
-  if ((mask & required) !== required) return false;
-  return (shutOutBy(p, mask) & (1 << step)) === 0;
-}
-
-/** Steps that can no longer be done once the steps of a mask are. */
-export function shutOutBy(p: Precedence, mask: number): number {
-  let out = 0;
-  for (let i = 0; i < p.shutsOut.length; i++) if (mask & (1 << i)) out |= p.shutsOut[i] ?? 0;
-  return out & ~mask;
-}
-
-/** Whether a visit may end here: nothing that was begun is left without what finishes it. */
-export function mayEnd(p: Precedence, mask: number): boolean {
-  for (let i = 0; i < p.mustFollow.length; i++) {
-    const need = p.mustFollow[i] ?? 0;
-    if (mask & (1 << i) && (mask & need) !== need) return false;
-  }
-  return true;
-}

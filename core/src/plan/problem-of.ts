@@ -12,7 +12,7 @@ import { fatiguePerMinute } from './rates.js';
  * Point-minutes that a minute counts as. The calmest plan puts dose strictly before time (within rounding: an hour counts as less than
  * one point-minute), the quickest time before dose.
  */
-export const MINUTE_PRICES: Readonly<Record<PlanWay, number>> = {
+const MINUTE_PRICES: Readonly<Record<PlanWay, number>> = {
   as_asked: POINT_MINUTES_PER_MINUTE,
   with_helper: POINT_MINUTES_PER_MINUTE,
   split_in_two: POINT_MINUTES_PER_MINUTE,
@@ -21,7 +21,7 @@ export const MINUTE_PRICES: Readonly<Record<PlanWay, number>> = {
   quickest: 500,
 };
 /** Share of the work that the first of two visits holds at most. Our default. */
-export const FIRST_OF_TWO = 0.6;
+const FIRST_OF_TWO = 0.6;
 
 /** The solver's numbers for a visit. */
 export function problemOf(

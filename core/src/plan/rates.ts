@@ -17,7 +17,7 @@ export interface StepRate {
 }
 
 /** Factors on the strain of a step. Our defaults, until this dog's own minutes outweigh them. */
-export const RATE_FACTORS = {
+const RATE_FACTORS = {
   puppy: 1.25,
   senior: 1.15,
   reactive: 1.2,

@@ -15,6 +15,7 @@ export interface Solution {
   readonly labelsLooked: number;
 }
 
+/** What was found, run through once more from the beginning: the figures of a plan come from one simulation. @param mask steps that are done */
 export function solutionOf(
   problem: PlanProblem,
   chosen: readonly ChosenStep[],

@@ -23,7 +23,7 @@ export interface SolveOptions {
 }
 
 /** The time that a person waits, milliseconds. Our default. */
-export const SOLVE_LIMIT_MS = 2000;
+const SOLVE_LIMIT_MS = 2000;
 const EPS = 1e-9;
 /** Sets of equal worth that share what the search may spend, at most: one that is not looked at has a weak bound. */
 const SETS_THAT_SHARE = 3;

@@ -1,7 +1,7 @@
 /** Words shorter than this are matched by their beginning only: a misspelling of two letters is another word. */
 const FUZZY_FROM_LETTERS = 3;
 /** Digits from which a number is looked for among the phones. Our default. */
-export const PHONE_DIGITS_FROM = 3;
+const PHONE_DIGITS_FROM = 3;
 
 /**
  * Letters without accents, in lower case, other characters as gaps: "Noémi O’Brán" and "noemi o'bran" are the same.

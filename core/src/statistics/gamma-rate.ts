@@ -8,7 +8,7 @@ export interface GammaRate {
 }
 
 /** Weight of the prior, in events: our default. A dog's own 4 points of evidence weigh as much as the prior. */
-export const PRIOR_SHAPE = 4;
+const PRIOR_SHAPE = 4;
 
 /** Prior with a given mean. `rateMean(priorRate(2)) // => 2` @throws RangeError for a mean that is not positive */
 export function priorRate(meanPerMinute: number): GammaRate {

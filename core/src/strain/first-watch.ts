@@ -20,7 +20,7 @@ export interface FirstWatch {
 }
 
 /** Fewer spells than this are called few. Our default. */
-export const FEW_SPELLS = 5;
+const FEW_SPELLS = 5;
 
 /**
  * Time to first `watch` in one kind of work, without a model: Kaplan–Meier, with finished-without-trouble as censored.

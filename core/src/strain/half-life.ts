@@ -20,7 +20,7 @@ export interface LearnedHalfLife {
 }
 
 /** The default weighs as much as one watched break of this many minutes. Our default. */
-export const PRIOR_BREAK_MINUTES = 10;
+const PRIOR_BREAK_MINUTES = 10;
 /** Spread of ln(before / after) between breaks of one dog. Our default. */
 const LOG_SPREAD = 0.35;
 /** Half-lives that are believed, minutes. Our default: quicker is a misreading, slower is no recovery. */

@@ -13,11 +13,11 @@ export interface NoiseOrPlace {
 }
 
 /** Minutes of each side that are needed before anything is said. Our default. */
-export const MINUTES_TO_COMPARE = 5;
+const MINUTES_TO_COMPARE = 5;
 /** Markedly worse: this many times the rest of the dog. Our default. */
-export const MARKEDLY_TIMES = 1.5;
+const MARKEDLY_TIMES = 1.5;
 /** Said from this chance on. Our default. */
-export const SAID_FROM_CHANCE = 0.9;
+const SAID_FROM_CHANCE = 0.9;
 /** Percent that is said at most: a handful of visits proves nothing. Our default. */
 const NEVER_SURER_THAN = 99;
 /** Points and minutes added to each side, so that a few minutes of silence are not certainty. Our default. */

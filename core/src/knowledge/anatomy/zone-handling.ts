@@ -12,8 +12,8 @@ import {
 import { partOf, zoneFacts } from './zones.js';
 
 /** Angle of the tool to the skin, degrees. Common practice, no source: blade flat, shears at about 45°. */
-export const BLADE_FLAT_DEGREES = 0;
-export const SHEARS_ANGLE_DEGREES = 45;
+const BLADE_FLAT_DEGREES = 0;
+const SHEARS_ANGLE_DEGREES = 45;
 
 /** How a zone is worked. Common practice, no source. */
 export interface ZoneHandling {

@@ -73,7 +73,7 @@ export const GUARDS: readonly Guard[] = [
 ];
 
 /** Against the grain about half the length is left. Common practice, no source. */
-export const AGAINST_GRAIN_SHARE = 0.5;
+const AGAINST_GRAIN_SHARE = 0.5;
 
 /**
  * Millimetres left by a blade.

@@ -27,7 +27,7 @@ export interface BladeChoice {
 }
 
 /** A double coat is kept at least this long where a comb passes, mm: it is raked, not clipped short. Our default. */
-export const DOUBLE_COAT_LEAST_MM = 13;
+const DOUBLE_COAT_LEAST_MM = 13;
 /** A guard is offered from this wanted length, mm: the shortest guard leaves 3. */
 const GUARD_FROM_MM = 2.9;
 

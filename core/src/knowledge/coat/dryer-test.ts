@@ -1,7 +1,7 @@
 import { type MatGrade, type Reason, reason, type SkinState } from '../../words/index.js';
 
 /** More tight zones than this and the dryer is no test. Common practice says "few"; the number is our default. */
-export const DRYER_TEST_UP_TO_TIGHT_ZONES = 2;
+const DRYER_TEST_UP_TO_TIGHT_ZONES = 2;
 
 export interface DryerTestQuestion {
   readonly zones: readonly { readonly matGrade: MatGrade; readonly skin: SkinState }[];

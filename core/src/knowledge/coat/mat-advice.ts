@@ -45,11 +45,11 @@ export interface MatAdvice {
 }
 
 /** Minutes for one percent of the coat. Our default; a whole matted dog then takes the one to two hours of common practice. */
-export const MAT_MINUTES_PER_PERCENT: Readonly<Record<MatWay, number>> = { brush: 0.7, split: 1.2, clip_under: 0.8, leave: 0, vet: 0 };
+const MAT_MINUTES_PER_PERCENT: Readonly<Record<MatWay, number>> = { brush: 0.7, split: 1.2, clip_under: 0.8, leave: 0, vet: 0 };
 /** Strain points a minute of each way on a calm grown dog, before the zone's factor. Our default. */
-export const MAT_STRAIN_PER_MINUTE: Readonly<Record<MatWay, number>> = { brush: 1.6, split: 2.4, clip_under: 2.2, leave: 0, vet: 0 };
+const MAT_STRAIN_PER_MINUTE: Readonly<Record<MatWay, number>> = { brush: 1.6, split: 2.4, clip_under: 2.2, leave: 0, vet: 0 };
 /** Brushing in one place ends here, minutes. House rule default: 10, and 5 for puppies and seniors. Common practice, no source. */
-export const BRUSH_OUT_ONE_PLACE_MINUTES = { adult: 10, puppyOrSenior: 5 } as const;
+const BRUSH_OUT_ONE_PLACE_MINUTES = { adult: 10, puppyOrSenior: 5 } as const;
 /** Pelted coat is clipped this much slower: the skin below is thin and red. Our default. */
 const PELTED_SLOWER = 1.5;
 /** An estimate of minutes lies within these shares of itself. Our default. */

@@ -17,8 +17,8 @@ export interface MatSeason {
 }
 
 /** A season is said from this many visits with mats, in at least two years, and from this share in three months. Our defaults. */
-export const SEASON_FROM_VISITS = 3;
-export const SEASON_FROM_SHARE = 0.6;
+const SEASON_FROM_VISITS = 3;
+const SEASON_FROM_SHARE = 0.6;
 
 /**
  * The time of year when this dog mats, if there is one: dogs mat at the same time each year. Months are averaged over the visits

@@ -51,9 +51,9 @@ export interface CoatAdvice {
 }
 
 /** Minutes of brushing out in one visit. House rule default, common practice: 15, and 10 for puppies and seniors. */
-export const BRUSH_OUT_VISIT_MINUTES = { adult: 15, puppyOrSenior: 10 } as const;
+const BRUSH_OUT_VISIT_MINUTES = { adult: 15, puppyOrSenior: 10 } as const;
 /** The body is clipped off whole when this share of its coat is tight. Our default. */
-export const CLIP_OFF_FROM_SHARE = 0.3;
+const CLIP_OFF_FROM_SHARE = 0.3;
 /** Body, neck and legs together are this many percent of the dog's coat; see `workShare` in the zone table. */
 const BODY_COAT_SHARE = 54;
 /** Clipping under takes this share of the minutes of splitting. Our default. */
@@ -124,7 +124,7 @@ export function brushLimit(q: Pick<CoatQuestion, 'house' | 'puppyOrSenior' | 'ag
 }
 
 /** Coat of body, neck and legs where a blade of any family may come. */
-export function isBodyCoat(zone: ZoneId): boolean {
+function isBodyCoat(zone: ZoneId): boolean {
   const facts = zoneFacts(zone);
   return ['body', 'neck', 'legs'].includes(facts.group) && !facts.closeToothOnly;
 }

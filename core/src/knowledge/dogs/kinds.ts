@@ -9,9 +9,9 @@ export interface KindFound {
 }
 
 /** A dog is lifted by two from this weight. Our default. */
-export const TWO_PEOPLE_FROM_KG = 32;
+const TWO_PEOPLE_FROM_KG = 32;
 /** The whole dog counts as matted from this many zones of grade 3 and up. Our default. */
-export const MATTED_FROM_TIGHT_ZONES = 3;
+const MATTED_FROM_TIGHT_ZONES = 3;
 
 /**
  * Kinds of a dog from its file and today's feel-over, each with the fact behind it.

@@ -10,14 +10,14 @@ export const SIZE_KG: Readonly<Record<DogSize, readonly [number, number]>> = {
   giant: [20, 120],
 };
 /** A dog of light build does not weigh more than this without a question, kg. Our default. */
-export const LIGHT_UP_TO_KG = 45;
+const LIGHT_UP_TO_KG = 45;
 /** A grown dog does not change by more than this between two weighings without a question, as a share. Our default. */
-export const ASK_FROM_CHANGE = 0.3;
+const ASK_FROM_CHANGE = 0.3;
 /** Weight lost within this many days is shown to a vet from the share below. Our defaults. */
-export const LOSS_WINDOW_DAYS = 120;
-export const LOSS_TO_VET = 0.1;
+const LOSS_WINDOW_DAYS = 120;
+const LOSS_TO_VET = 0.1;
 
-export const KG_PER_LB = 0.45359237;
+const KG_PER_LB = 0.45359237;
 
 /**
  * Asks back about a weight that may be a slip; nothing is refused. `undefined` when it is believed.

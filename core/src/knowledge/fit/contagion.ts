@@ -1,14 +1,14 @@
 import { byWeight, type FitSign, type Reason, reason } from '../../words/index.js';
 
 /** Signs that can pass to other dogs or to people. */
-export const CONTAGIOUS_SIGNS: readonly FitSign[] = ['fleas', 'ringed_patches', 'itchy_scabs', 'cough', 'diarrhoea', 'fever_or_vomiting'];
+const CONTAGIOUS_SIGNS: readonly FitSign[] = ['fleas', 'ringed_patches', 'itchy_scabs', 'cough', 'diarrhoea', 'fever_or_vomiting'];
 /** Signs with which the dog can come, as the last of the day. */
 const LAST_OF_DAY: readonly FitSign[] = ['fleas', 'itchy_scabs', 'ringed_patches'];
 
 /** Minutes to wipe blades, combs, table and tub before the product can act. Our default. */
-export const WIPE_MINUTES = 4;
+const WIPE_MINUTES = 4;
 /** More to do after a contagious dog: floor, dryer, drains, laundry. Our default. */
-export const WIPE_MORE_MINUTES = 8;
+const WIPE_MORE_MINUTES = 8;
 /** Contact time of a product whose label was not entered, minutes. Our default; the label decides. */
 export const CONTACT_MINUTES = 10;
 

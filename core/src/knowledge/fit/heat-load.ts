@@ -1,16 +1,15 @@
 import { type HeatFactor, type Reason, reason } from '../../words/index.js';
 import { ageYears, type DogFacts, expectedLifeYears } from '../dogs/index.js';
 
-/** Room caution for dogs that bear heat badly, °C; and the limit for short noses. Our defaults. */
-export const HEAT_CAUTION_CELSIUS = 22;
-export const HEAT_NOT_TODAY_SHORT_NOSE_CELSIUS = 26;
+/** Room caution for dogs that bear heat badly, °C. Our default. */
+const HEAT_CAUTION_CELSIUS = 22;
 /** Above this no dog is groomed: people and dogs both need a cooler room. Our default. */
-export const HEAT_NOT_TODAY_CELSIUS = 32;
+const HEAT_NOT_TODAY_CELSIUS = 32;
 /** Each point of heat load lowers the room's limit by this much, °C, down to the caution. Our default. */
-export const CELSIUS_PER_POINT = 2;
+const CELSIUS_PER_POINT = 2;
 
 /** Points of heat load. Our default; a short nose alone gives the limit of 26 °C. */
-export const HEAT_POINTS = { shortNose: 3, heart: 2, airway: 3, heavy: 1, old: 1, thickCoat: 1, pelted: 1, warmDryer: 1 } as const;
+const HEAT_POINTS = { shortNose: 3, heart: 2, airway: 3, heavy: 1, old: 1, thickCoat: 1, pelted: 1, warmDryer: 1 } as const;
 
 export interface HeatLoadQuestion {
   readonly dog: Pick<DogFacts, 'born' | 'weightKg' | 'nose' | 'build' | 'coat' | 'conditions'>;

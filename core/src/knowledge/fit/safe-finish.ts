@@ -28,7 +28,7 @@ export const ALL_SAFE: Unfinished = {
 };
 
 /** Minutes to put each right. Our defaults; pressure on a wound is 5 min unbroken (common practice). */
-export const SAFE_FINISH_MINUTES = { rinse: 4, muzzle: 0.5, loop: 0.5, mat: 2, wound: 5, down: 1 } as const;
+const SAFE_FINISH_MINUTES = { rinse: 4, muzzle: 0.5, loop: 0.5, mat: 2, wound: 5, down: 1 } as const;
 
 export interface SafeFinish {
   readonly minutes: number;

@@ -31,7 +31,7 @@ export interface HazardRate {
 }
 
 /** Weight of our default, in incidents: it weighs as much as one incident of the salon's own. Our default. */
-export const PRIOR_INCIDENTS = 1;
+const PRIOR_INCIDENTS = 1;
 
 /**
  * Rate of a hazard with a tool, before the dog is looked at: our default, updated by what this salon saw (gamma–Poisson).

@@ -1,6 +1,6 @@
 import type { RiskBand } from '../../words/index.js';
 /** Upper edges of the likelihood classes 1 to 4, incidents per 1,000 minutes of the work. Our default. */
-export const LIKELIHOOD_EDGES = [0.05, 0.5, 2, 8] as const;
+const LIKELIHOOD_EDGES = [0.05, 0.5, 2, 8] as const;
 
 /**
  * Likelihood class 1 (rare) to 5 (almost certain in a day of such work).

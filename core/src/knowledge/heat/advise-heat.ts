@@ -32,9 +32,9 @@ export interface HeatAdvice {
 }
 
 /** On thin skin a blade is swapped this many °C earlier. Our default. */
-export const THIN_SKIN_EARLIER_CELSIUS = 1;
+const THIN_SKIN_EARLIER_CELSIUS = 1;
 /** Before thin skin a blade was touched within this time of running, seconds. Our default. */
-export const THIN_SKIN_CHECK_SECONDS = 60;
+const THIN_SKIN_CHECK_SECONDS = 60;
 
 /**
  * Temperature at which a blade is swapped or cooled. In a house where only a hot wrist counts it is a degree later, and never

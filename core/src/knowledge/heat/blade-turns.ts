@@ -7,7 +7,7 @@ export type BladeTurn =
   | { readonly kind: 'read'; readonly celsius: number };
 
 /** Share of the warmth above the room that a spray takes away at once. Our default, until readings of the salon's spray are there. */
-export const SPRAY_TAKES_SHARE = 0.5;
+const SPRAY_TAKES_SHARE = 0.5;
 
 /**
  * Temperature of a blade after its turns. A thermometer reading replaces the estimate.
@@ -36,7 +36,7 @@ export interface TurnsPlan {
 }
 
 /** A blade that was swapped out is taken again when it has cooled this far below the swap line, °C. Our default. */
-export const READY_BELOW_SWAP_CELSIUS = 6;
+const READY_BELOW_SWAP_CELSIUS = 6;
 
 /**
  * Several blades of one number in turn: each runs until the swap line, the coolest is taken next, and when none is ready the work

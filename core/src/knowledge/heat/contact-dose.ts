@@ -42,7 +42,7 @@ export function cem43OfRamp(fromCelsius: number, toCelsius: number, minutes: num
 }
 
 /** Burn thresholds of uncoated metal on healthy adult human skin, °C: 1 min, 10 min, 8 h and longer. ISO 13732-1:2006 Table 1, from memory. */
-export const ISO13732_METAL_CELSIUS = { oneMinute: 51, tenMinutes: 48, eightHours: 43 } as const;
+const ISO13732_METAL_CELSIUS = { oneMinute: 51, tenMinutes: 48, eightHours: 43 } as const;
 
 /**
  * The threshold of the table for a contact at least this long: a step, not a line, as the table gives it.

@@ -21,9 +21,9 @@ export type HeatFitResult =
   { readonly ok: true; readonly fit: HeatFit } | { readonly ok: false; readonly why: 'too_few' | 'too_close' | 'not_warming' };
 
 /** Fewer readings than this say nothing about two unknowns and their error. */
-export const READINGS_NEEDED = 4;
+const READINGS_NEEDED = 4;
 /** The time constant is looked for between these, seconds. Our default: a small blade and a heavy one lie well within. */
-export const TAU_RANGE_SECONDS = [30, 7200] as const;
+const TAU_RANGE_SECONDS = [30, 7200] as const;
 
 /**
  * Re-estimates rise and time constant from thermometer readings, by least squares. For a given time constant the rise is a

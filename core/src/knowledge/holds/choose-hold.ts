@@ -55,9 +55,9 @@ export interface HoldChoice {
 }
 
 /** Small enough to be held under the arm, kg. Our default. */
-export const UNDER_ARM_UP_TO_KG = 9;
+const UNDER_ARM_UP_TO_KG = 9;
 /** From this weight a forearm or knee goes under the belly when a hind leg is lifted, kg. Our default. */
-export const BELLY_SUPPORT_FROM_KG = 20;
+const BELLY_SUPPORT_FROM_KG = 20;
 /** A puppy that is held still is held no longer than this, minutes; one that is let go, as long as it stays by itself. Our defaults. */
 export const PUPPY_HELD_STILL_MINUTES = 0.5;
 
@@ -178,7 +178,7 @@ function throatHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[]
 const soreBack = (q: HoldQuestion): boolean => (q.joints.back ?? 'free') !== 'free' || q.dog.conditions.includes('sore_back');
 
 /** Whether the dog can lie for a reach, so that it does not stand. */
-export function canLieFor(reaches: readonly Reach[]): boolean {
+function canLieFor(reaches: readonly Reach[]): boolean {
   return reaches.every((r) => LYING.includes(r));
 }
 

@@ -40,7 +40,7 @@ export interface GapWithoutHold {
 }
 
 /** Longest gap without the loop, seconds. Our default. */
-export const GAP_SECONDS = 20;
+const GAP_SECONDS = 20;
 
 /**
  * The moments of a step without a hold: the loop comes off while the neck is clipped and goes straight back.

@@ -49,9 +49,9 @@ export interface MarkAdvice {
 /** A side read by two people differs by about this much, mm: less is no change. Our default. */
 export const READING_ERROR_MM = 1;
 /** A new mark of this size is shown whatever it looks like, mm. Common practice, no source. */
-export const SHOW_FROM_MM = 10;
+const SHOW_FROM_MM = 10;
 /** A new mark that is still there after this many days is shown. Common practice, no source: "a month". */
-export const SHOW_AFTER_DAYS = 28;
+const SHOW_AFTER_DAYS = 28;
 /** Area that doubles within this many days is quick growth. Our default. */
 export const QUICK_DOUBLING_DAYS = 60;
 
@@ -107,7 +107,7 @@ function sinceVet(inOrder: readonly MarkMeasured[], vetOn: string | undefined): 
 }
 
 /** Growth from the first to the last measurement. */
-export function growthOf(first: MarkMeasured, last: MarkMeasured): MarkGrowth {
+function growthOf(first: MarkMeasured, last: MarkMeasured): MarkGrowth {
   const days = daysBetween(first.on, last.on);
   const areaMm2 = markAreaMm2(last);
   if (days <= 0) return { areaMm2, days: 0, areaDoublingDays: undefined, volumeDoublingDays: undefined };

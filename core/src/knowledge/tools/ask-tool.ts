@@ -75,7 +75,7 @@ export interface DryerChoice {
 }
 
 /** Minutes against a high-velocity dryer. Our default. */
-export const DRYER_MINUTES_FACTOR: Readonly<Record<'towel' | 'stand_dryer' | 'high_velocity_dryer', number>> = {
+const DRYER_MINUTES_FACTOR: Readonly<Record<'towel' | 'stand_dryer' | 'high_velocity_dryer', number>> = {
   towel: 1.8,
   stand_dryer: 1.3,
   high_velocity_dryer: 1,

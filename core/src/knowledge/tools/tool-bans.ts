@@ -10,7 +10,7 @@ export interface ToolBan {
 }
 
 /** High-velocity air is not for puppies under this age, weeks. Our default. */
-export const HIGH_VELOCITY_FROM_WEEKS = 16;
+const HIGH_VELOCITY_FROM_WEEKS = 16;
 /** Places where a jerk meets a point. */
 const NO_POINTS_WHEN_JERKING: readonly string[] = ['face', 'ears', 'feet', 'underside', 'rear'];
 

@@ -44,6 +44,7 @@ const BREAKS_TRIED = 12;
 /** A dog below this has rested: what more could fall changes no plan. Points. */
 const RESTED = 0.01;
 
+/** How a search goes about it: all of it kept exactly, unless it is told otherwise. */
 export function mannerOfSearch(numbers: Numbers, change: Partial<Omit<SearchManner, 'numbers' | 'decay'>> = {}): SearchManner {
   return {
     numbers,

@@ -29,6 +29,7 @@ export interface StepCells {
   readonly step: (index: number, worked: number) => PartCells;
 }
 
+/** What each step does to strain, from each cell and at each level of tiredness. @param strainCells how many cells lie below `STRAIN_TOP` */
 export function stepCells(numbers: Numbers, strainCells: number): StepCells {
   const { k } = numbers;
   // Read once: what is imported is looked up at each use.

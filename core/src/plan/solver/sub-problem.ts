@@ -9,6 +9,7 @@ export interface SubProblem {
   readonly indices: readonly number[];
 }
 
+/** The problem of some of its steps. @param mask one bit for each step of the whole */
 export function subProblem(problem: PlanProblem, mask: number): SubProblem {
   const indices = problem.steps.flatMap((_, i) => (mask & (1 << i) ? [i] : []));
   const steps = indices.flatMap((i) => problem.steps[i] ?? []);
@@ -24,8 +25,9 @@ export function beforeOf(problem: PlanProblem): number[] {
 }
 
 /** Closed sets that are listed at most: above, tables and search take too long. Our default. */
-export const CLOSED_SETS_AT_MOST = 150_000;
+const CLOSED_SETS_AT_MOST = 150_000;
 
+/** Sets of steps that may be done when nothing else is; `too_many` above `atMost`, `circle` where no order can be. */
 export function closedSetsOf(
   problem: PlanProblem,
   before = beforeOf(problem),

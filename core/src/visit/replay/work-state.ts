@@ -1,4 +1,6 @@
 import type { StepProgress, WorkState } from '../state.js';
+
+/** Work that has just begun. @param startedMs Unix ms */
 export function newWork(startedMs: number): WorkState {
   return {
     startedMs,
@@ -20,6 +22,7 @@ export function newWork(startedMs: number): WorkState {
   };
 }
 
+/** Ends a step with what became of it; what ran for it stops. */
 export function finishStep(work: WorkState, step: StepProgress['step'], outcome: 'done' | 'part' | 'left', why: string): void {
   const progress = work.steps.get(step) ?? { step, status: outcome, seconds: 0, points: 0, why };
   progress.status = outcome;
@@ -34,10 +37,12 @@ export function finishStep(work: WorkState, step: StepProgress['step'], outcome:
   work.blade = undefined;
 }
 
+/** Ends the break, if there is one. */
 export function endBreak(work: WorkState): void {
   if (work.onBreakSinceMs === undefined) return;
   work.onBreakSinceMs = undefined;
   work.strain.push({ kind: 'break_ended', minute: minuteOf(work, work.clockMs) });
 }
 
+/** Minutes since the work began. @param atMs Unix ms */
 export const minuteOf = (work: WorkState, atMs: number): number => Math.max(0, (atMs - work.startedMs) / 60_000);
