@@ -10,7 +10,7 @@ import { readFixture } from '../testing/read-fixture.js';
 import { replay } from '../visit/index.js';
 import { DOG_KINDS, FACTS, reason, RULE_IDS, type RuleId, RULES, type Saying, saying, ZONE_IDS } from '../words/index.js';
 import { ENGLISH } from './en/index.js';
-import { findWordingFaults, heading, type Language, list, say, sayingSource, within } from './index.js';
+import { findWordingFaults, heading, LABELS_OF, type Language, list, say, sayingSource, within } from './index.js';
 
 /** Every key of a value, as paths. */
 function keysOf(value: unknown, at = ''): string[] {
@@ -40,17 +40,7 @@ function someFacts(rule: RuleId): Saying {
       if (kind in SOME) return [name, SOME[kind]];
       if (kind === 'saying') return [name, saying('what.bath', {})];
       if (kind === 'sayings') return [name, [saying('what.bath', {}), saying('what.zone', { zone: 'back' })]];
-      const alias: Readonly<Record<string, string>> = {
-        zones: 'zone',
-        steps: 'step',
-        joints: 'joint',
-        fitSigns: 'fitSign',
-        heatFactors: 'heatFactor',
-        signals: 'signal',
-        holds: 'hold',
-        causes: 'cause',
-        hazard: 'incident',
-      };
+      const alias: Readonly<Record<string, string>> = LABELS_OF;
       const table = Object.keys(ENGLISH.labels[(alias[kind] ?? kind) as keyof Language['labels']]);
       const first = kind === 'hazard' ? 'nick' : table[0];
       return [name, alias[kind] && kind !== 'hazard' ? [first, table[1]] : first];

@@ -94,7 +94,7 @@ function formsOf(language: Language, kind: FactKind): Readonly<Record<string, Re
 }
 
 /** Which label table a kind of fact, or a list of it, is read from. */
-const LABELS_OF = {
+export const LABELS_OF = {
   zones: 'zone',
   steps: 'step',
   joints: 'joint',

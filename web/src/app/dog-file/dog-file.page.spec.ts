@@ -2,7 +2,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { DogFile } from '@mansuet/core/contract';
 import { EMPTY_DOG } from '../dogs/dog-fields';
-import { FakeApi, buttonOf, settle, typeInto } from '../testing/fake-api';
+import { FakeApi, buttonOf, settle, typeInto, until } from '../testing/fake-api';
 import { DogFilePage } from './dog-file.page';
 
 const ID = '01900000-0000-7000-8000-000000000001';
@@ -153,8 +153,7 @@ describe('DogFilePage', () => {
     await open(aFile());
     await click('In here twice?');
     typeInto(host(), 'other', 'mos');
-    await new Promise((done) => setTimeout(done, 220));
-    await settle(fixture);
+    await until(fixture, () => host().querySelectorAll('[aria-label^="Same dog"]').length > 0);
     expect(host().querySelectorAll('[aria-label^="Same dog"]').length).toBe(1);
     api.answers.set(`GET /dogs/${ID}`, aFile({ merged: [{ dogId: OTHER, name: 'Moss', owner: 'P. Glain' }] }));
     await click('Same dog: Moss, P. Glain');

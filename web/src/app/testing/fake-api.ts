@@ -49,6 +49,15 @@ export async function settle(fixture: { whenStable(): Promise<unknown> }): Promi
   }
 }
 
+/** Waits until something is so. @throws when it has not come within five seconds */
+export async function until(fixture: { whenStable(): Promise<unknown> }, so: () => boolean, page = (): string => ''): Promise<void> {
+  for (let i = 0; i < 250 && !so(); i++) {
+    await new Promise((done) => setTimeout(done, 20));
+    await fixture.whenStable();
+  }
+  if (!so()) throw new Error(`it never came to be: ${so.toString()}; the page says: ${page()}`);
+}
+
 /** A button by its text, or by its label for who cannot see it. */
 export function buttonOf(host: HTMLElement, text: string): HTMLButtonElement {
   const all = [...host.querySelectorAll('button')];

@@ -6,6 +6,7 @@ import type { VisitContext } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { EMPTY_DOG } from '../dogs/dog-fields';
+import { until } from './fake-api';
 import { ApiService } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
@@ -124,13 +125,7 @@ export async function openVisit<T>(
   store.visitId.set(VISIT);
   const fixture = TestBed.createComponent(page);
   const host = fixture.nativeElement as HTMLElement;
-  const until = async (so: () => boolean): Promise<void> => {
-    for (let i = 0; i < 250 && !so(); i++) {
-      await new Promise((done) => setTimeout(done, 20));
-      await fixture.whenStable();
-    }
-    if (!so()) throw new Error(`it never came to be: ${so.toString()}; the page says: ${host.innerText.slice(0, 600)}`);
-  };
+  const so = (it: () => boolean): Promise<void> => until(fixture, it, () => host.innerText.slice(0, 600));
   const button = (text: string | RegExp): HTMLButtonElement => {
     const all = [...host.querySelectorAll('button'), ...document.querySelectorAll<HTMLButtonElement>('.cdk-overlay-container button')];
     const found = all.find((b) =>
@@ -139,13 +134,13 @@ export async function openVisit<T>(
     if (!found) throw new Error(`no button ${String(text)} among ${all.map((b) => b.textContent?.trim()).join(' | ')}`);
     return found;
   };
-  await until(() => store.context() !== undefined && store.state().eventCount === events.length);
+  await so(() => store.context() !== undefined && store.state().eventCount === events.length);
   return {
     fixture,
     host,
     store,
     button,
-    until,
+    until: so,
     click: async (text) => {
       const before = store.state().eventCount;
       button(text).click();

@@ -1,4 +1,4 @@
-import { TestBed } from '@angular/core/testing';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Subject } from 'rxjs';
 import type { Today } from '@mansuet/core/contract';
@@ -8,6 +8,7 @@ import { EMPTY_DOG } from '../dogs/dog-fields';
 import { ApiService } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
+import { until } from '../testing/fake-api';
 import { BOOKED, DOG, STAFF, VISIT, written } from '../testing/open-visit';
 import { VISIT_DB } from '../visit-log/visit-log.service';
 import { VisitDb } from '../visit-log/visit-db';
@@ -37,6 +38,7 @@ function today(drafts: readonly EventDraft[]): Today {
 
 describe('TodayPage', () => {
   let db: VisitDb;
+  let fixture: ComponentFixture<TodayPage>;
   let changes: Subject<string | undefined>;
   let answer: unknown;
   let asked: number;
@@ -56,12 +58,11 @@ describe('TodayPage', () => {
     });
   });
   async function render(): Promise<HTMLElement> {
-    const fixture = TestBed.createComponent(TodayPage);
-    await settle();
-    await fixture.whenStable();
-    return fixture.nativeElement as HTMLElement;
+    fixture = TestBed.createComponent(TodayPage);
+    const page = fixture.nativeElement as HTMLElement;
+    await until(fixture, () => page.querySelector('.name') !== null || page.textContent?.includes('No dog is booked today') === true);
+    return page;
   }
-  const settle = () => new Promise((done) => setTimeout(done, 350));
 
   it('says of each dog what it is, what is asked and what comes next', async () => {
     answer = { ok: true, value: today([{ type: 'file_read', body: {} }]) };
@@ -79,7 +80,7 @@ describe('TodayPage', () => {
     expect(page.querySelector('li a')?.textContent).toBe('Read the file');
     answer = { ok: true, value: today([{ type: 'file_read', body: {} }]) };
     changes.next(VISIT);
-    await settle();
+    await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
     expect(asked).toBe(2);
   });
 
