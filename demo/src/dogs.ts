@@ -1,4 +1,5 @@
-import type { DogForm, DogNoteForm } from '@mansuet/core/contract';
+import type { DogNoteForm } from '@mansuet/core/contract';
+import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import type { ServiceItem } from '@mansuet/core/words';
 
 /** An invented dog. Ages count back from the day the demo starts. */

@@ -1,4 +1,4 @@
-import { DOG_FORM } from '@mansuet/core/contract';
+import { DOG_FORM } from '@mansuet/core/knowledge/dogs';
 import { NOTHING_FOUND } from '@mansuet/core/findings';
 import { dogFactsOf, dogKinds } from '@mansuet/core/knowledge/dogs';
 import { DOG_KINDS, INCIDENT_KINDS, PHASES } from '@mansuet/core/words';

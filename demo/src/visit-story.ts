@@ -1,5 +1,5 @@
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
-import type { DogForm } from '@mansuet/core/contract';
+import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import { heading, say } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import type { PlannedStepRecord, VisitEvent } from '@mansuet/core/log';

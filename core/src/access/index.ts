@@ -1,1 +1,2 @@
+/** Who may do what. */
 export * from './access.js';

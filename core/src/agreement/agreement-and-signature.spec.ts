@@ -83,3 +83,16 @@ describe('alternatives', () => {
     expect(says).toContain('13 mm was asked for; in left armpit no comb passes, so 1.5 mm can be promised there.');
   });
 });
+
+const matted = anInput({}, {}, { zones: [{ zone: 'ear_leather_left', matGrade: 3, skin: 'sound', crust: false }] });
+describe('proposeAgreement', () => {
+  it('charges minutes for mats at the salon’s rate, and asks for the consents this plan needs', () => {
+    const plan = makePlan(matted);
+    const a = proposeAgreement(plan, matted, 90);
+    expect(a.extraMinutes).toBeGreaterThan(0);
+    expect(a.extraPriceMinor).toBe(a.extraMinutes * 90);
+    expect(a.consents.filter((c) => c.required).map((c) => c.id)).toEqual(['close_clip', 'vet_emergency']);
+  });
+  it('charges nothing for a dog without mats', () => expect(proposeAgreement(makePlan(anInput()), anInput(), 90).extraPriceMinor).toBe(0));
+  it('refuses a negative rate', () => expect(() => proposeAgreement(makePlan(anInput()), anInput(), -1)).toThrowError(RangeError));
+});

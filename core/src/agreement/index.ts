@@ -1,3 +1,4 @@
+/** What the owner is asked and answers. */
 export * from './agreement.js';
 export * from './alternatives.js';
 export * from './signature.js';

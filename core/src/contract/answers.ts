@@ -1,10 +1,11 @@
 import * as z from 'zod';
 import type { LastFound } from '../findings/index.js';
+import { DOG_FORM } from '../knowledge/dogs/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { STORED_EVENT } from '../log/index.js';
 import type { VisitSummary } from '../visit/index.js';
 import { ACTIVITIES, MARK_BORDERS, MARK_SURFACES, NOTE_KINDS, PHOTO_KINDS, ROLES, WEIGHED_BY, ZONE_IDS } from '../words/index.js';
-import { DOG_FORM, OWNER_FORM } from './dog-form.js';
+import { OWNER_FORM } from './dog-requests.js';
 import { HOUSE_RULES } from './house-rules.js';
 
 /** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */

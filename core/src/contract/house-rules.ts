@@ -1,7 +1,6 @@
 import * as z from 'zod';
 import { HOUSE_DEFAULTS, isSchool } from '../knowledge/house-rules/index.js';
-import { formProblem } from '../log/index.js';
-import { HOUSE_QUESTION_IDS, type HouseRules } from '../words/index.js';
+import { formProblem, HOUSE_QUESTION_IDS, type HouseRules } from '../words/index.js';
 
 /** The house rules of a salon as they are stored and sent. An answer that no version knows, or none at all, is our default: a plan never waits for one. */
 export const HOUSE_RULES = z.preprocess(

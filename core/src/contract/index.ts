@@ -1,5 +1,6 @@
+/** Schemas of the API. */
 export * from './answers.js';
-export * from './dog-form.js';
+export * from './dog-requests.js';
 export * from './house-rules.js';
 export * from './owner-links.js';
 export * from './problem.js';

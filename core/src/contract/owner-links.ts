@@ -1,7 +1,8 @@
 import * as z from 'zod';
-import { formProblem, SIGNATURE } from '../log/index.js';
-import { BITE_TOLD, CONSENT_IDS } from '../words/index.js';
-import { CONTACT, DOG_FORM, OWNER_FORM } from './dog-form.js';
+import { DOG_FORM } from '../knowledge/dogs/index.js';
+import { SIGNATURE } from '../log/index.js';
+import { BITE_TOLD, CONSENT_IDS, formProblem } from '../words/index.js';
+import { CONTACT, OWNER_FORM } from './dog-requests.js';
 
 /** Minutes that a link lives, by what it is for. Our default. */
 export const LINK_MINUTES = { agreement: 24 * 60, intake: 7 * 24 * 60 } as const;

@@ -1,6 +1,5 @@
 import * as z from 'zod';
-import { formProblem } from '../log/index.js';
-import { ROLES } from '../words/index.js';
+import { formProblem, ROLES } from '../words/index.js';
 
 export const SIGN_IN = z.strictObject({
   login: z.string().trim().min(1, formProblem('form.sign_in_name_missing')).max(60),

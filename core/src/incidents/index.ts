@@ -1,1 +1,2 @@
+/** What happened and what must follow. */
 export * from './incidents.js';

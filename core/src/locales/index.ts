@@ -1,4 +1,4 @@
-/** Words, made last: a language is one folder here; `say` makes a sentence of a rule and its facts. */
+/** Every label and sentence, one folder for each language. */
 export * from './en/index.js';
 export * from './language.js';
 export * from './say.js';

@@ -1,3 +1,4 @@
+/** Event schemas by family, the envelope, the lifts. */
 export * from './events.js';
 export * from './form-issue.js';
 export * from './lift-from-1.js';
@@ -8,4 +9,3 @@ export * from './signature.js';
 export * from './stamp.js';
 export * from './uuid.js';
 export * from './families/said.js';
-export * from './families/form-problem.js';

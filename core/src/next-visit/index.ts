@@ -1,2 +1,3 @@
+/** When it comes again, and for what. */
 export * from './length-and-interval.js';
 export * from './next-visit.js';

@@ -2,7 +2,7 @@ import { HOUSE_DEFAULTS, houseRules } from '../knowledge/house-rules/index.js';
 import { aDog, SPEC_DAY } from '../testing/dogs.js';
 import { addWeeks, COAT_WEEKS, nextVisitDates, type NextVisitQuestion } from './index.js';
 
-const ask = (change: Partial<NextVisitQuestion> = {}): [string, number][] =>
+const datesOf = (change: Partial<NextVisitQuestion> = {}): ReturnType<typeof nextVisitDates> =>
   nextVisitDates({
     dog: aDog(),
     done: [],
@@ -13,10 +13,22 @@ const ask = (change: Partial<NextVisitQuestion> = {}): [string, number][] =>
     house: HOUSE_DEFAULTS,
     today: SPEC_DAY,
     ...change,
-  }).map((d) => [d.because.rule, d.weeks]);
+  });
+const ask = (change: Partial<NextVisitQuestion> = {}): [string, number][] => datesOf(change).map((d) => [d.because.rule, d.weeks]);
 
 // Common practice, no source: coat visits 4 to 8 weeks, nails 3 to 4, eight weeks after a clip-off, puppies 2 to 4, ears 8 to 10.
 describe('nextVisitDates', () => {
+  it('proposes the earliest date, with its reason', () => {
+    const dates = datesOf({ done: ['nails'] });
+    expect(dates[0]).toEqual(jasmine.objectContaining({ weeks: 4, date: '2026-12-23' }));
+    expect(dates[0]?.because.rule).toBe('next.nails');
+  });
+  it('comes back at 8 weeks after a clip-off, at 3 for a puppy, sooner for what was left', () => {
+    expect(datesOf({ clipOff: true })[0]?.weeks).toBe(8);
+    expect(datesOf({ dog: aDog({ born: '2026-08-20' }) })[0]?.weeks).toBe(3);
+    expect(datesOf({ leftWeeks: 1 })[0]?.weeks).toBe(1);
+  });
+  it('counts weeks over the end of a year', () => expect(addWeeks('2026-12-28', 1)).toBe('2027-01-04'));
   it('is the coat’s interval for a plain dog, 4 to 8 weeks', () => {
     expect(ask()).toEqual([['next.coat', 6]]);
     for (const weeks of Object.values(COAT_WEEKS)) {

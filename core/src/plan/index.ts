@@ -1,3 +1,4 @@
+/** Pieces, steps, solver, plan and its reasons. */
 export * from './blade-for-step.js';
 export * from './blade-stops.js';
 export * from './build-steps.js';

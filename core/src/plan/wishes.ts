@@ -1,3 +1,4 @@
+import { withLatest } from '../findings/index.js';
 import type { Activity, HoldId } from '../words/index.js';
 import type { OrderRule } from '../work/index.js';
 import type { BuiltStep } from './make-step.js';
@@ -11,20 +12,19 @@ export type PlanWish =
   | { readonly kind: 'minutes'; readonly step: Activity; readonly minutes: number }
   | { readonly kind: 'hold'; readonly step: Activity; readonly hold: HoldId };
 
-/** The wish for a step of one kind. The latest counts. */
+/** The wish for a step of one kind: one a step and kind, as `withWish` keeps them. */
 export function wishFor<K extends PlanWish['kind']>(
   wishes: readonly PlanWish[] | undefined,
   kind: K,
   step: Activity,
 ): Extract<PlanWish, { kind: K }> | undefined {
   const is = (w: PlanWish): w is Extract<PlanWish, { kind: K }> => w.kind === kind && w.step === step;
-  return wishes?.filter(is).at(-1);
+  return wishes?.find(is);
 }
 
 /** A wish list with one more: a later wish about the same thing takes the place of the earlier. */
 export function withWish(wishes: readonly PlanWish[], wish: PlanWish): PlanWish[] {
-  const about = (w: PlanWish): string => (w.kind === 'require' || w.kind === 'forbid' ? 'done' : w.kind);
-  return [...wishes.filter((w) => w.step !== wish.step || about(w) !== about(wish)), wish];
+  return withLatest(wishes, wish, (w) => `${w.step} ${w.kind === 'require' || w.kind === 'forbid' ? 'done' : w.kind}`);
 }
 
 /** What one wish asks of the order. */

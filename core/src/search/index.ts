@@ -1,1 +1,2 @@
+/** Finding a dog by what is remembered of it. */
 export * from './search-words.js';

@@ -7,7 +7,7 @@ const LANCZOS = [
 /**
  * Natural logarithm of the gamma function, x > 0; accurate to about 1e-13.
  * @throws RangeError for x ≤ 0
- * @example logGamma(5) // => 3.1780538303 (ln 24)
+ * @example logGamma(5) // => 3.1780538303
  */
 export function logGamma(x: number): number {
   if (!(x > 0)) throw new RangeError(`logGamma: ${x} is not positive`);
@@ -22,7 +22,7 @@ export function logGamma(x: number): number {
  * Regularised lower incomplete gamma function P(shape, x): the chance that a gamma variable of rate 1 is at most x.
  * Series below shape + 1, continued fraction (Lentz) above.
  * @throws RangeError for a shape that is not positive or a negative x
- * @example gammaCdf(1, 1) // => 0.6321205588 (1 − 1/e)
+ * @example gammaCdf(1, 1) // => 0.6321205588
  */
 export function gammaCdf(shape: number, x: number): number {
   if (!(shape > 0) || !(x >= 0)) throw new RangeError(`gammaCdf: shape ${shape}, x ${x}`);

@@ -1,3 +1,4 @@
+/** Intervals, quantiles, survival, charts: of numbers, not of dogs. */
 export * from './beta.js';
 export * from './gamma-rate.js';
 export * from './gamma.js';

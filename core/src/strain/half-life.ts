@@ -30,7 +30,7 @@ const Z90 = 1.6448536269514722;
 /**
  * Recovery half-life of a dog, learned from its breaks. Each break gives ln(before/after) = k·minutes; k is the least-squares slope
  * through the origin, with the default as one more break. Only breaks of a minute and more, from a strain that can fall, count.
- * @example learnHalfLife([]).minutes // => 6, the default
+ * @example learnHalfLife([]).minutes // => 6
  */
 export function learnHalfLife(breaks: readonly BreakSeen[]): LearnedHalfLife {
   const used = breaks.filter(

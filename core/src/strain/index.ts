@@ -1,3 +1,4 @@
+/** The one model of strain: predict, watch, learn, simulate. */
 export * from './bands.js';
 export * from './calm-states.js';
 export * from './curve.js';

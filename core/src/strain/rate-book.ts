@@ -36,7 +36,7 @@ export const ALIKE_COUNTS = 0.5;
 /**
  * Rate of a piece of work for one dog: the prior of its kind, then its own minutes. Minutes of the same work in the same place with
  * the same tool count whole, minutes of the same work elsewhere or with another tool count half.
- * @example learnRate({ activity: 'nails', …, priorPerMinute: 4 }, []).mean // => 4
+ * @example learnRate({ activity: 'nails', group: 'paws', tool: 'nail_tool', priorPerMinute: 4 }, []).mean // => 4
  */
 export function learnRate<A extends string>(q: RateQuestion<A>, seen: readonly SeenWork<A>[]): LearnedRate {
   const ofActivity = seen.filter((s) => s.activity === q.activity && s.minutes > 0);

@@ -14,6 +14,7 @@ export function aDog(change: Partial<DogFacts> = {}): DogFacts {
     sex: 'female',
     neutered: true,
     born: '2021-06-01',
+    bornWithinMonths: 0,
     weightKg: 18,
     coat: 'curly',
     nose: 'medium',

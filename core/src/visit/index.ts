@@ -1,3 +1,4 @@
+/** Replay: what the log says the visit is. */
 export * from './carried-over.js';
 export * from './empty-visit.js';
 export * from './plan-changes.js';

@@ -1,3 +1,4 @@
+/** Closed sets, ids, and which facts a rule gives; imports nothing. */
 export * from './access.js';
 export * from './agreement.js';
 export * from './blades.js';
@@ -7,6 +8,7 @@ export * from './dogs.js';
 export * from './facts.js';
 export * from './feel-areas.js';
 export * from './fit.js';
+export * from './form-problem.js';
 export * from './floors.js';
 export * from './handling.js';
 export * from './hazards.js';

@@ -1,3 +1,4 @@
+/** Kinds of work with their facts, and the order rules. */
 export * from './activities.js';
 export * from './cautions.js';
 export * from './kinds-of-work.js';

@@ -1,5 +1,6 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { AgreementAnswer, DogForm, DogNoteForm, IntakeAnswer, LinkKind, OwnerForm, Photo } from '@mansuet/core/contract';
+import type { AgreementAnswer, DogNoteForm, IntakeAnswer, LinkKind, OwnerForm, Photo } from '@mansuet/core/contract';
+import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import type { VisitEvent } from '@mansuet/core/log';
 import type { VisitSummary } from '@mansuet/core/visit';
 import type { Role } from '@mansuet/core/words';

@@ -1,4 +1,4 @@
-import { birthDateProblem, type DogForm } from '@mansuet/core/contract';
+import { birthDateProblem, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { lifeStage, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import { done, type Outcome, refused, refusedField } from '@mansuet/core/words';
 

@@ -1,5 +1,6 @@
 import type { Selectable } from 'kysely';
-import { DOG_FORM, type DogForm, type MarkSeen, type Photo } from '@mansuet/core/contract';
+import { type MarkSeen, type Photo } from '@mansuet/core/contract';
+import { DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { MARK_BORDERS, MARK_SURFACES, ZONE_IDS } from '@mansuet/core/words';
 import { type ColumnsOf, columnsFrom, fieldsFrom } from '../database/columns.js';
 import type { Tables } from '../database/schema.js';

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { DogForm, DogNoteForm, OwnerForm } from '@mansuet/core/contract';
+import type { DogNoteForm, OwnerForm } from '@mansuet/core/contract';
+import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import { done, type Outcome, refused, refusedField, saying } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import { indexStoredDog } from '../search/index-dog.js';

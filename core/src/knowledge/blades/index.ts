@@ -1,3 +1,4 @@
+/** Blades, guards and what they leave. */
 export * from './blade-bans.js';
 export * from './blade-question.js';
 export * from './blades.js';

@@ -9,7 +9,7 @@ const AT_LEAST_TIMES = 1.8;
 /**
  * Blades in the order of use. On a loose body coat the house may step down: 4 or 5 first, then 7F. A matted coat goes straight to
  * the blade that passes under it. Common practice, no source.
- * @example stepDown(7F, [4F, 5F, 7F], { … house: step_down }) // => ['5F', '7F']
+ * @example stepDown(bladeOf('7F'), [bladeOf('4F'), bladeOf('5F'), bladeOf('7F')], aBladeQuestion({ house: houseRules({ bodyClip: 'step_down' }) })) // => ['5F', '7F']
  */
 export function stepDown(last: Blade, allowed: readonly Blade[], q: BladeQuestion): BladeId[] {
   const loose = q.matGrade <= 1 && ['body', 'neck', 'legs'].includes(zoneFacts(q.zone).group);

@@ -1,3 +1,4 @@
+/** Coat, mats and what can be combed. */
 export * from './dryer-test.js';
 export * from './length-promise.js';
 export * from './mat-advice.js';

@@ -57,7 +57,7 @@ const RANGE = [0.6, 1.6] as const;
 
 /**
  * What to do with one mat.
- * @example adviseMat({ zone: 'armpit_left', grade: 2, … }).way // => 'clip_under': no splitter in an armpit
+ * @example adviseMat(aMatQuestion({ zone: 'armpit_left', grade: 2 })).way // => 'clip_under'
  */
 export function adviseMat(q: MatQuestion): MatAdvice {
   const grade = q.dryer ? gradeAfterDryer(q.grade, q.dryer) : q.grade;

@@ -1,21 +1,8 @@
 import fc from 'fast-check';
 import { gradeMat } from '../../findings/index.js';
+import { aMatQuestion } from '../../testing/coat-questions.js';
 import { COMB_TESTS, LIFT_TESTS, MAT_GRADES, ZONE_IDS } from '../../words/index.js';
-import { HOUSE_DEFAULTS } from '../house-rules/index.js';
-import { adviseMat, type MatQuestion } from './index.js';
-
-const ask = (change: Partial<MatQuestion>): MatQuestion => ({
-  zone: 'side_left',
-  grade: 2,
-  skin: 'sound',
-  puppyOrSenior: false,
-  intactMale: false,
-  trained: true,
-  strangles: false,
-  dryer: undefined,
-  house: HOUSE_DEFAULTS,
-  ...change,
-});
+import { adviseMat } from './index.js';
 
 // Common practice, no source.
 describe('gradeMat', () => {
@@ -40,32 +27,33 @@ describe('gradeMat', () => {
 
 describe('adviseMat', () => {
   it('brushes tangles and splits mats where skin is safe', () => {
-    expect(adviseMat(ask({ grade: 1 })).way).toBe('brush');
-    expect(adviseMat(ask({ grade: 2 })).way).toBe('split');
+    expect(adviseMat(aMatQuestion({ grade: 1 })).way).toBe('brush');
+    expect(adviseMat(aMatQuestion({ grade: 2 })).way).toBe('split');
   });
 
   it('never brushes out grade 3 or 4, in any zone, for anyone (floor)', () => {
     for (const zone of ZONE_IDS)
-      for (const grade of [3, 4] as const) expect(['clip_under', 'leave', 'vet']).toContain(adviseMat(ask({ zone, grade })).way);
+      for (const grade of [3, 4] as const) expect(['clip_under', 'leave', 'vet']).toContain(adviseMat(aMatQuestion({ zone, grade })).way);
   });
 
   for (const zone of ['ear_leather_left', 'armpit_right', 'groin_left', 'tuck_up_right'] as const) {
-    it(`uses no splitter on the ${zone}`, () => expect(adviseMat(ask({ zone, grade: 2 })).way).toBe('clip_under'));
+    it(`uses no splitter on the ${zone}`, () => expect(adviseMat(aMatQuestion({ zone, grade: 2 })).way).toBe('clip_under'));
   }
 
   it('sends sore skin and mats round the testicles to a vet', () => {
-    expect(adviseMat(ask({ skin: 'sore' })).way).toBe('vet');
-    expect(adviseMat(ask({ zone: 'sanitary', grade: 3, intactMale: true })).way).toBe('vet');
+    expect(adviseMat(aMatQuestion({ skin: 'sore' })).way).toBe('vet');
+    expect(adviseMat(aMatQuestion({ zone: 'sanitary', grade: 3, intactMale: true })).way).toBe('vet');
   });
 
   it('leaves a tight tuck-up to trained hands', () =>
-    expect(adviseMat(ask({ zone: 'tuck_up_left', grade: 3, trained: false })).way).toBe('leave'));
-  it('asks for consent before clipping under', () => expect(adviseMat(ask({ grade: 3 })).needsConsent).toBeTrue());
-  it('asks to check the other side', () => expect(adviseMat(ask({ zone: 'armpit_left', grade: 3 })).alsoCheck).toBe('armpit_right'));
+    expect(adviseMat(aMatQuestion({ zone: 'tuck_up_left', grade: 3, trained: false })).way).toBe('leave'));
+  it('asks for consent before clipping under', () => expect(adviseMat(aMatQuestion({ grade: 3 })).needsConsent).toBeTrue());
+  it('asks to check the other side', () =>
+    expect(adviseMat(aMatQuestion({ zone: 'armpit_left', grade: 3 })).alsoCheck).toBe('armpit_right'));
   it('warns of an ear that fills with blood', () =>
-    expect(adviseMat(ask({ zone: 'ear_leather_left', grade: 3 })).reasons.map((r) => r.rule)).toContain('mat.ear_may_swell'));
+    expect(adviseMat(aMatQuestion({ zone: 'ear_leather_left', grade: 3 })).reasons.map((r) => r.rule)).toContain('mat.ear_may_swell'));
   it('brushes puppies and seniors for less long: a back of grade 2 is clipped', () => {
-    expect(adviseMat(ask({ zone: 'back', puppyOrSenior: true })).way).toBe('clip_under');
+    expect(adviseMat(aMatQuestion({ zone: 'back', puppyOrSenior: true })).way).toBe('clip_under');
   });
 
   it('always answers with a way, a reason and a range round its minutes', () => {
@@ -76,7 +64,7 @@ describe('adviseMat', () => {
         fc.boolean(),
         fc.boolean(),
         (zone, grade, puppyOrSenior, trained) => {
-          const a = adviseMat(ask({ zone, grade, puppyOrSenior, trained }));
+          const a = adviseMat(aMatQuestion({ zone, grade, puppyOrSenior, trained }));
           expect(a.reasons.length).toBeGreaterThan(0);
           expect(a.minutesRange[0]).toBeLessThanOrEqual(a.minutes);
           expect(a.minutesRange[1]).toBeGreaterThanOrEqual(a.minutes);

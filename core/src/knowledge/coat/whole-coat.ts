@@ -61,7 +61,7 @@ const CLIP_INSTEAD_SHARE = 0.6;
 
 /**
  * What to do with the coat of the whole dog: each mat by itself, then the limit of brushing, then whether the body is clipped off.
- * @example adviseCoat({ zones: [], … }).minutes // => 0
+ * @example adviseCoat(aCoatQuestion()).minutes // => 0
  */
 export function adviseCoat(q: CoatQuestion): CoatAdvice {
   const matted = q.zones.filter((z) => z.matGrade > 0 || z.strangles === true);

@@ -1,30 +1,82 @@
-import type { BUILDS, COATS, Condition, EAR_SETS, NOSES, SEXES, TAIL_SETS, TriggerCause, ZoneGroup } from '../../words/index.js';
-export interface Trigger {
-  readonly cause: TriggerCause;
-  readonly place?: ZoneGroup | undefined;
-}
+import * as z from 'zod';
+import {
+  BUILDS,
+  COATS,
+  CONDITIONS,
+  EAR_SETS,
+  formProblem,
+  NOSES,
+  SEXES,
+  SIZES,
+  TAIL_SETS,
+  TRIGGER_CAUSES,
+  ZONE_GROUPS,
+} from '../../words/index.js';
+
+/** A name that somebody types in. */
+export const NAME = z.string().trim().min(1, formProblem('form.name_missing')).max(60, formProblem('form.letters_at_most'));
+
+/** A telephone number as people write it, or nothing. */
+export const PHONE = z
+  .string()
+  .trim()
+  .max(40)
+  .regex(/^[0-9+()/ .-]*$/, formProblem('form.phone_letters'));
+
+const shortLine = z.string().trim().min(1, formProblem('form.line_empty')).max(80, formProblem('form.letters_at_most'));
+
+const TRIGGER = z.strictObject({ cause: z.enum(TRIGGER_CAUSES), place: z.enum(ZONE_GROUPS).optional() });
+export type Trigger = Readonly<z.infer<typeof TRIGGER>>;
+
+/** Facts of a dog as they are typed in and stored. */
+export const DOG_FORM = z.strictObject({
+  name: NAME,
+  sex: z.enum(SEXES),
+  neutered: z.boolean(),
+  born: z.iso.date(formProblem('form.birth_date_missing')),
+  bornEstimated: z.boolean(),
+  /** How far the birth date may be off, months either way. */
+  bornWithinMonths: z.number().int().min(0).max(48).default(0),
+  size: z.enum(SIZES).nullable().default(null),
+  weightKg: z
+    .number(formProblem('form.weight_missing'))
+    .min(0.3, formProblem('form.weight_too_low'))
+    .max(120, formProblem('form.weight_too_high')),
+  coat: z.enum(COATS),
+  nose: z.enum(NOSES),
+  ears: z.enum(EAR_SETS),
+  tail: z.enum(TAIL_SETS),
+  build: z.enum(BUILDS),
+  conditions: z.array(z.enum(CONDITIONS)).max(CONDITIONS.length),
+  biteHistory: z.boolean(),
+  triggers: z.array(TRIGGER).max(20),
+  treatsAllowed: z.boolean(),
+  standingSeenMinutes: z.number().min(1).max(120).nullable(),
+  vetName: z.string().trim().max(80).default(''),
+  vetPhone: PHONE.default(''),
+  /** As the owner tells them; never a dose or advice of ours. */
+  medicines: z.array(shortLine).max(20).default([]),
+  productAllergies: z.array(shortLine).max(20).default([]),
+});
+export type DogForm = z.infer<typeof DOG_FORM>;
+
+/** Fields of the file that no rule asks: whom to call, and what is shown as it was told. */
+type OnlyFiled = 'bornEstimated' | 'size' | 'vetName' | 'vetPhone' | 'medicines' | 'productAllergies';
+
+/** Facts as they are stored: `null` where nothing was seen. */
+export type StoredFacts = Readonly<Omit<DogForm, OnlyFiled>>;
 
 /** What the planner needs to know of a dog. */
-export interface DogFacts {
-  readonly name: string;
-  readonly sex: (typeof SEXES)[number];
-  readonly neutered: boolean;
-  /** Birth date or estimate, ISO date. */
-  readonly born: string;
-  /** How far the birth date may be off, months either way; left out or 0 when it is known. */
-  readonly bornWithinMonths?: number | undefined;
-  readonly weightKg: number;
-  readonly coat: (typeof COATS)[number];
-  readonly nose: (typeof NOSES)[number];
-  readonly ears: (typeof EAR_SETS)[number];
-  readonly tail: (typeof TAIL_SETS)[number];
-  readonly build: (typeof BUILDS)[number];
-  readonly conditions: readonly Condition[];
-  readonly biteHistory: boolean;
-  readonly triggers: readonly Trigger[];
-  /** The owner allows food as a reward. */
-  readonly treatsAllowed: boolean;
+export interface DogFacts extends Omit<StoredFacts, 'standingSeenMinutes'> {
   /** Longest stretch this dog was seen to stand well, minutes; `undefined` until it was seen. */
   readonly standingSeenMinutes: number | undefined;
   readonly visitsBefore: number;
+}
+
+/**
+ * The planner's view of a stored dog.
+ * @param visitsBefore how many visits it had in this salon
+ */
+export function dogFactsOf(stored: StoredFacts, visitsBefore: number): DogFacts {
+  return { ...stored, standingSeenMinutes: stored.standingSeenMinutes ?? undefined, visitsBefore };
 }

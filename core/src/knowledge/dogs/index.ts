@@ -1,4 +1,5 @@
-export * from './dog-facts-of.js';
+/** Which kinds of dog this one is, and what that limits. */
+export * from './birth-date.js';
 export * from './dog.js';
 export * from './kind-changes.js';
 export * from './kinds.js';

@@ -32,7 +32,7 @@ export interface HeatLoad {
 
 /**
  * How much heat this dog carries, and the room that is too warm for it.
- * @example heatLoad(short-nosed grown dog at 27 °C).verdict // => 'not_today'
+ * @example heatLoad({ dog: aDog({ nose: 'short' }), pelted: false, warmDryer: false, roomCelsius: 27, today: '2026-11-25' }).verdict // => 'not_today'
  */
 export function heatLoad(q: HeatLoadQuestion): HeatLoad {
   const old = ageYears(q.dog.born, q.today) >= 0.75 * expectedLifeYears(q.dog.weightKg);

@@ -1,3 +1,4 @@
+/** Whether it may be groomed today, and whom to ask. */
 export * from './contagion.js';
 export * from './fit-to-groom.js';
 export * from './heat-load.js';

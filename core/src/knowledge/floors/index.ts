@@ -1,1 +1,2 @@
+/** What no plan may go under: breaks, minutes, sessions. */
 export * from './floors.js';

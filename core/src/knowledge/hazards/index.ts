@@ -1,3 +1,4 @@
+/** How often it goes wrong, and why. */
 export * from './controls.js';
 export * from './hazard-factors.js';
 export * from './hazards.js';

@@ -77,7 +77,7 @@ export function adviseHeat(q: HeatQuestion): HeatAdvice {
  * Passes of a blade over one zone before it is touched again: how far the estimate lies from the swap line, in strokes.
  * @param secondsPerPass seconds of running a pass takes, > 0
  * @throws RangeError when a pass takes no time
- * @example passesUntilCheck(22, 'back', 4, house) // => 45, the check comes before the swap line
+ * @example passesUntilCheck(22, 'back', 4, house) // => 45
  */
 export function passesUntilCheck(celsius: number, zone: ZoneId, secondsPerPass: number, house: HouseRules): number {
   if (!(secondsPerPass > 0)) throw new RangeError(`passesUntilCheck: a pass of ${secondsPerPass} s`);

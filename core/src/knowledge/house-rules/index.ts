@@ -1,1 +1,2 @@
+/** What a salon decides for itself. */
 export * from './house-rules.js';

@@ -59,7 +59,7 @@ const ALARMING: readonly MarkMeasured['surface'][] = ['oozing', 'bleeding'];
 
 /**
  * Whether a mark is shown to the vet. Rules of change, not of what it is. @throws RangeError without a measurement
- * @example adviseMark({ zone: 'back', seen: [{ on: '2026-11-01', lengthMm: 12, widthMm: 8, … }], seenByVet: false }).verdict // => 'show_vet'
+ * @example adviseMark({ zone: 'back', seen: [{ on: '2026-11-01', lengthMm: 12, widthMm: 8, border: 'regular', surface: 'smooth' }], seenByVet: false }).verdict // => 'show_vet'
  */
 export function adviseMark(q: MarkQuestion): MarkAdvice {
   const seen = sinceVet(

@@ -16,7 +16,7 @@ import type { ToolAnswer, ToolQuestion } from './tool-question.js';
 
 /**
  * May a tool come to a place on this dog today? A refusal carries the rule; a yes carries how it is used.
- * @example askTool({ tool: 'thinners', zone: 'anus', … }).reasons[0].rule // => 'tool.no_shears_under_tail'
+ * @example askTool(aToolQuestion({ tool: 'thinners', zone: 'anus' })).reasons[0].rule // => 'tool.no_shears_under_tail'
  */
 export function askTool(q: ToolQuestion): ToolAnswer {
   const ban = TOOL_BANS.find((b) => b.tools.includes(q.tool) && b.when(q));

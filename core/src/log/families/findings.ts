@@ -5,6 +5,7 @@ import {
   DRYER_TESTS,
   FEEL_AREAS,
   FIT_SIGNS,
+  formProblem,
   JOINT_COMFORTS,
   JOINTS,
   LEGS,
@@ -20,7 +21,6 @@ import {
   ZONE_IDS,
 } from '../../words/index.js';
 import { id } from './fields.js';
-import { formProblem } from './form-problem.js';
 
 const zone = z.enum(ZONE_IDS);
 /** The mat is tight round a limb; left out by versions that did not ask. */

@@ -1,4 +1,4 @@
-import { gradeAfterDryer, gradeMat, type ZoneFinding } from '../../findings/index.js';
+import { gradeAfterDryer, gradeMat, withLatest, type ZoneFinding } from '../../findings/index.js';
 import type { VisitState } from '../state.js';
 import type { Appliers } from './appliers.js';
 import { minuteOf } from './work-state.js';
@@ -41,7 +41,7 @@ export const APPLY_FINDINGS: Appliers<
     setZone(s, { ...felt, matGrade: grade, ...(strangles ? { strangles } : {}), tests: { asBefore: on } });
   },
   mark_felt: (s, { body }) => {
-    s.feelOver = { ...s.feelOver, marks: [...s.feelOver.marks.filter((m) => m.markId !== body.markId), body] };
+    s.feelOver = { ...s.feelOver, marks: withLatest(s.feelOver.marks, body, (m) => m.markId) };
   },
   area_felt: (s, { body }) => {
     s.areasFelt.set(body.area, body.as);
@@ -81,5 +81,5 @@ export const APPLY_FINDINGS: Appliers<
 
 /** A zone is felt anew: what was said of it before gives way. */
 function setZone(s: VisitState, felt: ZoneFinding): void {
-  s.feelOver = { ...s.feelOver, zones: [...s.feelOver.zones.filter((z) => z.zone !== felt.zone), felt] };
+  s.feelOver = { ...s.feelOver, zones: withLatest(s.feelOver.zones, felt, (z) => z.zone) };
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, model, out
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { birthDateProblem, type DogForm } from '@mansuet/core/contract';
+import { birthDateProblem, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import {
   BUILDS,

@@ -2,16 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import {
-  birthDateProblem,
-  DOG_FILE,
-  DOG_FORM,
-  type DogFile,
-  type DogForm,
-  NEW_ID,
-  OWNER_FORM,
-  type OwnerForm,
-} from '@mansuet/core/contract';
+import { DOG_FILE, type DogFile, NEW_ID, OWNER_FORM, type OwnerForm } from '@mansuet/core/contract';
+import { birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
 import { ApiService, NOTHING, fieldErrors, sayFailure, type Failure } from '../server/api.service';

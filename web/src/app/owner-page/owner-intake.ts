@@ -1,16 +1,8 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import {
-  birthDateProblem,
-  DOG_FORM,
-  type DogForm,
-  INTAKE_ANSWER,
-  type IntakeAnswer,
-  OWNER_FORM,
-  type OwnerForm,
-  type OwnerLinkView,
-} from '@mansuet/core/contract';
+import { INTAKE_ANSWER, type IntakeAnswer, OWNER_FORM, type OwnerForm, type OwnerLinkView } from '@mansuet/core/contract';
+import { birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { BITE_TOLD } from '@mansuet/core/words';
 import { DogFields, EMPTY_DOG, openQuestion } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';

@@ -1,4 +1,4 @@
-import type { RuleId } from '../../words/index.js';
+import type { RuleId } from './rules.js';
 
 type FormProblem = Extract<RuleId, `form.${string}`>;
 
