@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { agree, bookDog, expect, feelOver, freePort, signIn, startServer, test, watchContext } from './support.js';
+import { freePort } from '../tools/free-port.js';
+import { agree, bookDog, expect, feelOver, signIn, startServer, test, watchContext } from './support.js';
 
 async function toTheTable(page: Page, dog: string): Promise<string> {
   const visit = await bookDog(page, dog);

@@ -54,6 +54,8 @@ test('small places are magnified under the finger; scale and caliper send their 
   await signIn(page, 'odette');
   await bookDog(page, 'Pepperwort');
   await page.getByRole('button', { name: 'I have read it: feel over' }).click();
+  // The page before shows the same dog.
+  await expect(page.getByRole('tab', { name: 'Fit and mood' })).toBeVisible();
   await page.locator('.views [data-zone="dewclaw_left"] .ground').first().click();
   const magnified = page.getByRole('dialog', { name: 'Small places, magnified' });
   await expect(magnified).toBeVisible();

@@ -1,5 +1,6 @@
 import pg from 'pg';
-import { expect, freePort, signIn, startServer, stopServer, test } from './support.js';
+import { freePort } from '../tools/free-port.js';
+import { expect, signIn, startServer, stopServer, test } from './support.js';
 
 test('a wrong password is said in words; a right one leads to today', async ({ page }) => {
   await page.goto('/');

@@ -8,6 +8,9 @@ const names = async (page: Page): Promise<string[]> =>
 /** The plan is final: it can be changed by hand. */
 const settled = (page: Page): Promise<void> => expect(page.locator('.grip').first()).toBeVisible();
 
+/** The step that has moved up, to make room for the one that is dragged. */
+const madeRoom = (page: Page): Locator => page.locator('ol.steps > li[style*="translate3d(0px, -"]');
+
 async function planFor(page: Page, dog: string, minutes = 180): Promise<string> {
   const visit = await bookDog(page, dog, minutes);
   await feelOver(page);
@@ -44,7 +47,7 @@ test('a plan is changed by hand: dragged, refused with the rule, left out, taken
   await page.mouse.down();
   await page.mouse.move(from.x, from.y + 12, { steps: 4 });
   await page.mouse.move(to.x, to.y + 14, { steps: 12 });
-  await page.waitForTimeout(200);
+  await expect(madeRoom(page)).toHaveCount(1);
   await page.mouse.up();
   await expect(page.getByRole('region', { name: 'Fixed by hand' })).toContainText('Against the plan without it');
   await expect.poll(() => names(page)).not.toEqual(before);
@@ -157,7 +160,7 @@ test.describe('with a finger on an upright tablet', () => {
       finger.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x: from.x, y }] });
     await touch('touchStart', from.y);
     for (let i = 1; i <= 12; i++) await touch('touchMove', from.y + ((to.y + 14 - from.y) * i) / 12);
-    await page.waitForTimeout(200);
+    await expect(madeRoom(page)).toHaveCount(1);
     await touch('touchEnd', 0);
     await expect(page.getByRole('region', { name: 'Fixed by hand' })).toBeVisible();
     await expect.poll(() => names(page)).not.toEqual(before);

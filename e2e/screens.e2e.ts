@@ -2,23 +2,31 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { AxeBuilder } from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { ROOT, expect, openVisit, signIn, test } from './support.js';
 
-const SCREENS: readonly { name: string; dog?: string; file?: string; path: string }[] = [
-  { name: 'today', path: '/today' },
-  { name: 'dogs', path: '/dogs' },
-  { name: 'new dog', path: '/dogs/new' },
-  { name: 'know', dog: 'Kestrel', path: 'know' },
-  { name: 'feel over', dog: 'Moss', path: 'feel_over' },
-  { name: 'agree', dog: 'Moss', path: 'agree' },
-  { name: 'plan', dog: 'Ottoline', path: 'plan' },
-  { name: 'dog file', file: 'Ottoline', path: '/dogs' },
-  { name: 'intakes', path: '/intakes' },
-  { name: 'messages', path: '/messages' },
-  { name: 'house rules', path: '/house-rules' },
-  { name: 'table', dog: 'Nettle', path: 'work' },
-  { name: 'hand back', dog: 'Bramble', path: 'hand_back' },
+const SCREENS: readonly { name: string; dog?: string; file?: string; path: string; shows: string | RegExp }[] = [
+  { name: 'today', path: '/today', shows: 'Kestrel' },
+  { name: 'dogs', path: '/dogs', shows: 'Ludmila Farrow' },
+  { name: 'new dog', path: '/dogs/new', shows: 'New dog' },
+  { name: 'know', dog: 'Kestrel', path: 'know', shows: 'Tomasz at the head; he talks about the harbour.' },
+  { name: 'feel over', dog: 'Moss', path: 'feel_over', shows: 'On the table it is' },
+  { name: 'agree', dog: 'Moss', path: 'agree', shows: /steps in about/ },
+  { name: 'plan', dog: 'Ottoline', path: 'plan', shows: /strain at most/ },
+  { name: 'dog file', file: 'Ottoline', path: '/dogs', shows: 'Likes the table low.' },
+  { name: 'intakes', path: '/intakes', shows: 'Ask an owner before the first visit' },
+  { name: 'messages', path: '/messages', shows: /No message yet|please tell us|Tidewrack:/ },
+  { name: 'house rules', path: '/house-rules', shows: 'What no house rule lowers' },
+  { name: 'table', dog: 'Nettle', path: 'work', shows: /min planned/ },
+  { name: 'hand back', dog: 'Bramble', path: 'hand_back', shows: 'Next visit' },
 ];
+
+/** Letters are there and nothing moves any more. */
+const atRest = (page: Page): Promise<unknown> =>
+  page.evaluate(async () => {
+    await document.fonts.ready;
+    await Promise.allSettled(document.getAnimations().map((a) => a.finished));
+  });
 
 for (const size of [
   { width: 1280, height: 800 },
@@ -37,8 +45,8 @@ for (const size of [
         await page.getByRole('link', { name: screen.file, exact: true }).click();
         await page.waitForURL(/\/dogs\/[0-9a-f-]{36}$/);
       }
-      await page.waitForTimeout(400);
-      await expect(page.locator('h1').first()).toBeVisible();
+      await expect(page.locator('#sheet').getByText(screen.shows).first()).toBeVisible();
+      await atRest(page);
       const { violations } = await new AxeBuilder({ page }).analyze();
       const serious = violations
         .filter((v) => v.impact === 'serious' || v.impact === 'critical')

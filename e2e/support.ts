@@ -1,11 +1,10 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer } from 'node:net';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { ROOT } from '../tools/place.js';
 
 export { expect };
-export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
+export { ROOT };
 export type Who = 'imke' | 'rafael' | 'odette' | 'tomasz';
 const NAMES: Readonly<Record<Who, string>> = {
   imke: 'Imke Aldous',
@@ -118,17 +117,6 @@ export async function agree(page: Page): Promise<void> {
   await sign(page);
   await page.getByRole('button', { name: 'Agreed: plan' }).click();
   await page.waitForURL('**/plan');
-}
-
-export function freePort(): Promise<number> {
-  return new Promise((done, fail) => {
-    const probe = createServer();
-    probe.once('error', fail);
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
 }
 
 const started = new Set<ChildProcess>();

@@ -8,7 +8,8 @@ import { PLAN_CASES } from './bench-cases.js';
 import { PICTURE, drawCost, solverRows, solverTable } from './bench-solver.js';
 import { median } from './median.js';
 import { Plain, ROOT, WEB_DIST } from './place.js';
-import { ensureDatabase, freePort, startCluster } from './postgres.js';
+import { freePort } from './free-port.js';
+import { ensureDatabase, startCluster } from './postgres.js';
 import { environment } from './product.js';
 import { must, run, startDetached } from './run-command.js';
 

@@ -11,11 +11,11 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { tmpdir } from 'node:os';
 import { spawnSync } from 'node:child_process';
 import pg from 'pg';
+import { isFree } from './free-port.js';
 import { Plain, RUN } from './place.js';
 import { isRoot, reachableBy } from './run-command.js';
 
@@ -225,24 +225,3 @@ function runningPort(data: string): number {
 }
 
 const tail = (file: string): string => (existsSync(file) ? readFileSync(file, 'utf8').trim().split('\n').slice(-4).join('\n') : '');
-
-/** Whether nothing listens on a loopback port. */
-export function isFree(port: number): Promise<boolean> {
-  return new Promise((done) => {
-    const probe = createServer();
-    probe.once('error', () => done(false));
-    probe.listen(port, '127.0.0.1', () => probe.close(() => done(true)));
-  });
-}
-
-/** A loopback port that is free now. */
-export function freePort(): Promise<number> {
-  return new Promise((done, fail) => {
-    const probe = createServer();
-    probe.once('error', fail);
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => done(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
-}

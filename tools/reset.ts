@@ -3,17 +3,8 @@ import { closeSync, existsSync, mkdirSync, openSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { Plain, ROOT, RUN } from './place.js';
-import {
-  type Cluster,
-  clusterExists,
-  dropCluster,
-  freePort,
-  pgProgram,
-  setAside,
-  startCluster,
-  stopCluster,
-  withClient,
-} from './postgres.js';
+import { freePort } from './free-port.js';
+import { type Cluster, clusterExists, dropCluster, pgProgram, setAside, startCluster, stopCluster, withClient } from './postgres.js';
 import { runningServer, stopServer } from './running-server.js';
 import { SALON_KINDS, SALON_PLACES, type SalonKind } from './salons.js';
 

@@ -1,7 +1,8 @@
 import { join } from 'node:path';
 import { ROOT, WEB_DIST } from './place.js';
 import { build } from './build.js';
-import { dropDatabase, ensureDatabase, freePort, startCluster } from './postgres.js';
+import { freePort } from './free-port.js';
+import { dropDatabase, ensureDatabase, startCluster } from './postgres.js';
 import { environment } from './product.js';
 import { run } from './run-command.js';
 

@@ -1,5 +1,5 @@
 import type { DogNoteForm } from '@mansuet/core/contract';
-import type { DogForm } from '@mansuet/core/knowledge/dogs';
+import { type DogForm, EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import type { ServiceItem } from '@mansuet/core/words';
 
 /** An invented dog. Ages count back from the day the demo starts. */
@@ -415,24 +415,14 @@ export const DEMO_DOGS: readonly DemoDog[] = [
 export function formOf(d: DemoDog, now: Date): DogForm {
   const old = d.ageWeeks > 500;
   return {
+    ...EMPTY_DOG,
     name: d.name,
-    sex: 'female',
-    neutered: true,
     born: new Date(now.getTime() - d.ageWeeks * 604_800_000).toISOString().slice(0, 10),
     bornEstimated: old,
     bornWithinMonths: old ? 6 : 0,
     size: sizeOf(d.kg),
     weightKg: d.kg,
     coat: d.coat,
-    nose: 'medium',
-    ears: 'drop',
-    tail: 'long',
-    build: 'light',
-    conditions: [],
-    biteHistory: false,
-    triggers: [],
-    treatsAllowed: true,
-    standingSeenMinutes: null,
     vetName: 'Port Ellery animal practice (invented)',
     vetPhone: '0550 100 999',
     medicines: (d.facts?.conditions ?? []).flatMap((c) => TOLD_MEDICINES[c] ?? []),

@@ -1,6 +1,6 @@
 import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
 import { BLADES, GUARDS } from '../knowledge/blades/index.js';
-import type { DogFacts } from '../knowledge/dogs/index.js';
+import { type DogFacts, dogFactsOf, EMPTY_DOG } from '../knowledge/dogs/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { PlanInput } from '../plan/index.js';
 import type { ServiceItem } from '../words/index.js';
@@ -9,26 +9,7 @@ export const SPEC_DAY = '2026-11-25';
 
 /** A grown, calm, healthy dog, and what differs. */
 export function aDog(change: Partial<DogFacts> = {}): DogFacts {
-  return {
-    name: 'Moss',
-    sex: 'female',
-    neutered: true,
-    born: '2021-06-01',
-    bornWithinMonths: 0,
-    weightKg: 18,
-    coat: 'curly',
-    nose: 'medium',
-    ears: 'drop',
-    tail: 'long',
-    build: 'light',
-    conditions: [],
-    biteHistory: false,
-    triggers: [],
-    treatsAllowed: true,
-    standingSeenMinutes: undefined,
-    visitsBefore: 3,
-    ...change,
-  };
+  return { ...dogFactsOf({ ...EMPTY_DOG, name: 'Moss', born: '2021-06-01', weightKg: 18 }, 3), ...change };
 }
 
 export const FULL: readonly ServiceItem[] = ['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails'];

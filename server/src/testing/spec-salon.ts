@@ -3,6 +3,7 @@ import { createServer, type Server } from 'node:http';
 import pg from 'pg';
 import { pino } from 'pino';
 import { SESSION } from '@mansuet/core/contract';
+import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import { type EventDraft, makeEvent, type Stamp, uuidV7, type VisitEvent } from '@mansuet/core/log';
 import { createApp } from '../app.js';
 import { openDatabase, type Database } from '../database/database.js';
@@ -145,30 +146,7 @@ export class Browser {
 }
 
 export const A_DOG = {
-  dog: {
-    name: 'Moss',
-    sex: 'female',
-    neutered: true,
-    born: '2021-06-01',
-    bornEstimated: false,
-    weightKg: 18,
-    coat: 'curly',
-    nose: 'medium',
-    ears: 'drop',
-    tail: 'long',
-    build: 'light',
-    conditions: [],
-    biteHistory: false,
-    triggers: [],
-    treatsAllowed: true,
-    standingSeenMinutes: null,
-    bornWithinMonths: 0,
-    size: null,
-    vetName: '',
-    vetPhone: '',
-    medicines: [],
-    productAllergies: [],
-  },
+  dog: { ...EMPTY_DOG, name: 'Moss', born: '2021-06-01', weightKg: 18 },
   owner: { name: 'Perpetua Glain', phone: '0550 1', email: '', contacts: [] },
 };
 

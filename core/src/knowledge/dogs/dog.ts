@@ -60,6 +60,32 @@ export const DOG_FORM = z.strictObject({
 });
 export type DogForm = z.infer<typeof DOG_FORM>;
 
+/** What a form begins with: a grown, calm dog of which nothing is told yet. */
+export const EMPTY_DOG: DogForm = {
+  name: '',
+  sex: 'female',
+  neutered: true,
+  born: '',
+  bornEstimated: false,
+  bornWithinMonths: 0,
+  size: null,
+  weightKg: 0,
+  coat: 'curly',
+  nose: 'medium',
+  ears: 'drop',
+  tail: 'long',
+  build: 'light',
+  conditions: [],
+  biteHistory: false,
+  triggers: [],
+  treatsAllowed: true,
+  standingSeenMinutes: null,
+  vetName: '',
+  vetPhone: '',
+  medicines: [],
+  productAllergies: [],
+};
+
 /** Fields of the file that no rule asks: whom to call, and what is shown as it was told. */
 type OnlyFiled = 'bornEstimated' | 'size' | 'vetName' | 'vetPhone' | 'medicines' | 'productAllergies';
 

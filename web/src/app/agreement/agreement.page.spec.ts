@@ -16,8 +16,7 @@ describe('AgreementPage', () => {
     const button = visit.host.querySelector<HTMLButtonElement>(`button[aria-label^="${word}: ${about}"]`);
     expect(button).withContext(about).not.toBeNull();
     button?.click();
-    await new Promise((done) => setTimeout(done, 80));
-    await visit.fixture.whenStable();
+    await visit.shown();
   };
 
   it('names the price of extra time with its reason', () => {

@@ -78,7 +78,8 @@ export class SignatureField {
     const destroy = inject(DestroyRef);
     afterNextRender(() => {
       const canvas = this.canvas().nativeElement;
-      const pad = new SignaturePad(canvas, { minWidth: 0.8, maxWidth: 2.4, penColor: '#1c2a31' });
+      // Every move is taken: a browser hands out one a frame at most.
+      const pad = new SignaturePad(canvas, { minWidth: 0.8, maxWidth: 2.4, penColor: '#1c2a31', throttle: 0 });
       this.pad = pad;
       // The canvas has as many points as the screen shows; what was drawn is drawn again after the size has changed.
       const fit = (): void => {

@@ -1,8 +1,9 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { DogFile } from '@mansuet/core/contract';
-import { EMPTY_DOG } from '../dogs/dog-fields';
-import { FakeApi, buttonOf, settle, typeInto, until } from '../testing/fake-api';
+import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
+import { FakeApi } from '../testing/fake-api';
+import { buttonOf, settle, typeInto, until } from '../testing/page';
 import { DogFilePage } from './dog-file.page';
 
 const ID = '01900000-0000-7000-8000-000000000001';
@@ -61,7 +62,7 @@ describe('DogFilePage', () => {
     await settle(fixture);
   };
   const open = async (file: DogFile): Promise<void> => {
-    api.answers.set(`GET /dogs/${ID}`, file);
+    api.answer(`GET /dogs/${ID}`, file);
     TestBed.configureTestingModule({ providers: [provideRouter([{ path: '**', children: [] }]), ...api.providers()] });
     fixture = TestBed.createComponent(DogFilePage);
     fixture.componentRef.setInput('dogId', ID);
@@ -84,7 +85,7 @@ describe('DogFilePage', () => {
     await open(aFile());
     expect(text()).toContain('bigger, 8 × 6 mm before and 12 × 9 mm now');
     expect(host().querySelectorAll('man-marks-panel circle').length).toBe(2);
-    api.answers.set(`GET /dogs/${ID}`, aFile({ vetSeen: [{ markId: MARK, on: '2026-10-05' }] }));
+    api.answer(`GET /dogs/${ID}`, aFile({ vetSeen: [{ markId: MARK, on: '2026-10-05' }] }));
     await click('A vet has seen it');
     expect(api.sent.some((s) => s.method === 'PUT' && s.path === `/dogs/${ID}/marks/${MARK}/vet`)).toBeTrue();
     expect(text()).not.toContain('Show it');
@@ -113,18 +114,18 @@ describe('DogFilePage', () => {
     expect(text()).toContain('Write what you saw.');
     typeInto(host(), 'text', 'Stands on a mat.');
     typeInto(host(), 'saidBy', 'Perpetua Glain');
-    api.answers.set(`POST /dogs/${ID}/notes`, { id: NOTE });
+    api.answer(`POST /dogs/${ID}/notes`, { id: NOTE });
     await click('Add the card');
     expect(api.bodies('POST', `/dogs/${ID}/notes`)).toEqual([{ kind: 'works', text: 'Stands on a mat.', saidBy: 'Perpetua Glain' }]);
     const gone = { kind: 'works', text: 'A hand first.', saidBy: 'Odette Marrow' };
-    api.answers.set(`DELETE /dogs/${ID}/notes`, gone);
+    api.answer(`DELETE /dogs/${ID}/notes`, gone);
     await click('Take away: A hand first.');
     await click('Undo');
     expect(api.bodies('POST', `/dogs/${ID}/notes`).at(-1)).toEqual(gone);
   });
 
   it('finds the other file of a dog, joins it, and takes it out again', async () => {
-    api.answers.set('GET /dogs?archived=1&search=mos', {
+    api.answer('GET /dogs?archived=1&search=mos', {
       dogs: [
         {
           dogId: ID,
@@ -155,7 +156,7 @@ describe('DogFilePage', () => {
     typeInto(host(), 'other', 'mos');
     await until(fixture, () => host().querySelectorAll('[aria-label^="Same dog"]').length > 0);
     expect(host().querySelectorAll('[aria-label^="Same dog"]').length).toBe(1);
-    api.answers.set(`GET /dogs/${ID}`, aFile({ merged: [{ dogId: OTHER, name: 'Moss', owner: 'P. Glain' }] }));
+    api.answer(`GET /dogs/${ID}`, aFile({ merged: [{ dogId: OTHER, name: 'Moss', owner: 'P. Glain' }] }));
     await click('Same dog: Moss, P. Glain');
     expect(api.bodies('POST', `/dogs/${ID}/merged`)).toEqual([{ other: OTHER }]);
     await click('Take it out again');
@@ -175,7 +176,7 @@ describe('DogFilePage', () => {
     await choose(new File([new Uint8Array(11 * 1024 * 1024)], 'large.jpg'));
     expect(text()).toContain('This picture has 11 MB; at most 10 MB.');
     expect(api.sent.some((s) => s.path.endsWith('/photos'))).toBeFalse();
-    api.refusals.set(`POST /dogs/${ID}/photos`, { code: 'bad_picture', title: 'This picture cannot be taken.', detail: 'Take it again.' });
+    api.refuse(`POST /dogs/${ID}/photos`, { code: 'bad_picture', title: 'This picture cannot be taken.', detail: 'Take it again.' });
     await choose(new File(['x'], 'broken.jpg'));
     expect(text()).toContain('This picture cannot be taken. Take it again.');
   });

@@ -2,8 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, model, out
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { birthDateProblem, type DogForm } from '@mansuet/core/knowledge/dogs';
-import { lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
+import { birthDateProblem, type DogForm, lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import {
   BUILDS,
   COATS,
@@ -23,31 +22,6 @@ import {
 import { FieldError } from '../forms/field-error';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';
-
-export const EMPTY_DOG: DogForm = {
-  name: '',
-  sex: 'female',
-  neutered: true,
-  born: '',
-  bornEstimated: false,
-  bornWithinMonths: 0,
-  size: null,
-  weightKg: 0,
-  coat: 'curly',
-  nose: 'medium',
-  ears: 'drop',
-  tail: 'long',
-  build: 'light',
-  conditions: [],
-  biteHistory: false,
-  triggers: [],
-  treatsAllowed: true,
-  standingSeenMinutes: null,
-  vetName: '',
-  vetPhone: '',
-  medicines: [],
-  productAllergies: [],
-};
 
 /** A question about a weight that is still open; `undefined` when it is believed. */
 export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: string): Saying | undefined {

@@ -1,14 +1,16 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { Router, provideRouter } from '@angular/router';
-import { ApiService } from '../server/api.service';
+import type { DogForm } from '@mansuet/core/knowledge/dogs';
+import { FakeApi } from '../testing/fake-api';
+import { settle } from '../testing/page';
 import { DogFormPage } from './dog-form.page';
 
 const ID = '01900000-0000-7000-8000-000000000001';
 
 describe('DogFormPage', () => {
   let fixture: ComponentFixture<DogFormPage>;
-  let sent: { method: string; path: string; body: { dog: Record<string, unknown>; sure?: string[] } }[];
-  let refuse: boolean;
+  let api: FakeApi;
+  const sent = (): { dog: DogForm; sure?: string[] }[] => api.sent.map((s) => s.body as { dog: DogForm; sure?: string[] });
   const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
   const input = (name: string): HTMLInputElement => host().querySelector<HTMLInputElement>(`input[name="${name}"]`)!;
   const type = async (name: string, value: string): Promise<void> => {
@@ -18,44 +20,15 @@ describe('DogFormPage', () => {
   };
   const save = async (): Promise<void> => {
     host().querySelector<HTMLButtonElement>('button[type="submit"]')!.click();
-    await fixture.whenStable();
-    await new Promise((done) => setTimeout(done, 20));
-    await fixture.whenStable();
+    await settle(fixture);
   };
   const chip = (text: string): HTMLButtonElement => [...host().querySelectorAll('button')].find((b) => b.textContent?.trim() === text)!;
 
   beforeEach(async () => {
-    sent = [];
-    refuse = false;
+    api = new FakeApi();
+    api.answer('POST /dogs', { id: ID });
     TestBed.configureTestingModule({
-      providers: [
-        provideRouter([{ path: '**', children: [] }]),
-        {
-          provide: ApiService,
-          useValue: {
-            send: (method: string, path: string, body: { dog: Record<string, unknown>; sure?: string[] }) => {
-              sent.push({ method, path, body });
-              return Promise.resolve(
-                refuse
-                  ? {
-                      ok: false,
-                      failure: {
-                        kind: 'refused',
-                        problem: {
-                          type: '',
-                          title: 'Some values cannot be taken.',
-                          status: 422,
-                          code: 'bad_input',
-                          errors: [{ path: 'dog.name', message: 'There is such a dog.' }],
-                        },
-                      },
-                    }
-                  : { ok: true, value: { id: ID } },
-              );
-            },
-          },
-        },
-      ],
+      providers: [provideRouter([{ path: '**', children: [] }]), api.provider()],
     });
     fixture = TestBed.createComponent(DogFormPage);
     await fixture.whenStable();
@@ -71,7 +44,7 @@ describe('DogFormPage', () => {
     chip('nails').click();
     chip('Has bitten while handled').click();
     await save();
-    expect(sent[0]?.body.dog).toEqual(
+    expect(sent()[0]?.dog).toEqual(
       jasmine.objectContaining({
         name: 'Quince',
         weightKg: 12,
@@ -87,7 +60,7 @@ describe('DogFormPage', () => {
   it('sends nothing while a field is wrong, and says it beside the field', async () => {
     await type('born', '2999-01-01');
     await save();
-    expect(sent).toEqual([]);
+    expect(sent()).toEqual([]);
     expect(input('born').closest('label')?.textContent).toContain('This day has not come yet.');
     expect(input('name').value).toBe('Quince');
   });
@@ -96,12 +69,12 @@ describe('DogFormPage', () => {
     await type('kg', '70');
     expect(host().textContent).toContain('70 kg for a light dog: is that right?');
     await save();
-    expect(sent).toEqual([]);
+    expect(sent()).toEqual([]);
     expect(host().textContent).toContain('Answer the question below');
     chip('Yes, that is right').click();
     await save();
-    expect(sent[0]?.body.dog['weightKg']).toBe(70);
-    expect(sent[0]?.body.sure).toEqual(['dog.weightKg']);
+    expect(sent()[0]?.dog.weightKg).toBe(70);
+    expect(sent()[0]?.sure).toEqual(['dog.weightKg']);
   });
 
   it('reads pounds, and says what it has read', async () => {
@@ -111,17 +84,21 @@ describe('DogFormPage', () => {
     expect(host().textContent).toContain('This is not a weight');
     await type('kg', '26.5 lb');
     await save();
-    expect(sent[0]?.body.dog['weightKg']).toBe(12.02);
+    expect(sent()[0]?.dog.weightKg).toBe(12.02);
   });
 
   it('keeps how sure a birth date is', async () => {
     chip('± half a year').click();
     await save();
-    expect(sent[0]?.body.dog).toEqual(jasmine.objectContaining({ bornEstimated: true, bornWithinMonths: 6 }));
+    expect(sent()[0]?.dog).toEqual(jasmine.objectContaining({ bornEstimated: true, bornWithinMonths: 6 }));
   });
 
   it('shows what the server refuses, and keeps what was typed', async () => {
-    refuse = true;
+    api.refuse('POST /dogs', {
+      code: 'bad_input',
+      title: 'Some values cannot be taken.',
+      errors: [{ path: 'dog.name', message: 'There is such a dog.' }],
+    });
     await save();
     expect(host().textContent).toContain('There is such a dog.');
     expect(input('ownerName').value).toBe('Gudrun Selby');

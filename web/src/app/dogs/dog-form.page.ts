@@ -3,12 +3,12 @@ import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { DOG_FILE, type DogFile, NEW_ID, OWNER_FORM, type OwnerForm } from '@mansuet/core/contract';
-import { birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
+import { EMPTY_DOG, birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { FieldError } from '../forms/field-error';
 import { errorsOf } from '../forms/errors-of';
 import { ApiService, NOTHING, fieldErrors, sayFailure, type Failure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
-import { DogFields, EMPTY_DOG, openQuestion } from './dog-fields';
+import { DogFields, openQuestion } from './dog-fields';
 import { EMPTY_OWNER, OwnerFields } from './owner-fields';
 import { Words } from '../wording/words.service';
 

@@ -1,16 +1,12 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { HOUSE_DEFAULTS, houseRules } from '@mansuet/core/knowledge/house-rules';
 import { HOUSE_QUESTION_IDS, type Role } from '@mansuet/core/words';
-import { ApiService, type Answer } from '../server/api.service';
+import type { Answer } from '../server/api.service';
 import { SessionService } from '../server/session.service';
+import { FakeApi, type Sent } from '../testing/fake-api';
 import { HouseRulesPage } from './house-rules.page';
 
 const ID = '01900000-0000-7000-8000-000000000001';
-interface Sent {
-  readonly method: string;
-  readonly path: string;
-  readonly body: unknown;
-}
 
 function session(role: Role) {
   return {
@@ -27,20 +23,16 @@ function session(role: Role) {
 async function open(
   role: Role,
   put: () => Answer<unknown>,
-): Promise<{ fixture: ComponentFixture<HouseRulesPage>; sent: Sent[]; host: HTMLElement }> {
+): Promise<{ fixture: ComponentFixture<HouseRulesPage>; sent: readonly Sent[]; host: HTMLElement }> {
   localStorage.clear();
-  const sent: Sent[] = [];
-  const answer = (method: string, path: string, body: unknown): Promise<Answer<unknown>> => {
-    sent.push({ method, path, body });
-    return Promise.resolve(method === 'PUT' ? put() : { ok: true, value: session(role) });
-  };
-  TestBed.configureTestingModule({
-    providers: [{ provide: ApiService, useValue: { csrf: '', send: answer, get: (path: string) => answer('GET', path, undefined) } }],
-  });
+  const api = new FakeApi();
+  api.answer('GET /session', session(role));
+  api.answerBy('PUT /house-rules', put);
+  TestBed.configureTestingModule({ providers: [api.provider()] });
   await TestBed.inject(SessionService).ready();
   const fixture = TestBed.createComponent(HouseRulesPage);
   await fixture.whenStable();
-  return { fixture, sent, host: fixture.nativeElement as HTMLElement };
+  return { fixture, sent: api.sent, host: fixture.nativeElement as HTMLElement };
 }
 const radio = (host: HTMLElement, label: string): HTMLInputElement => {
   const found = [...host.querySelectorAll('label')].find((l) => l.textContent?.includes(label))?.querySelector('input');

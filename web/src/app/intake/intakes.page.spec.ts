@@ -1,9 +1,10 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { Router, provideRouter } from '@angular/router';
 import type { OwnerLink } from '@mansuet/core/contract';
-import { EMPTY_DOG } from '../dogs/dog-fields';
+import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import { EMPTY_OWNER } from '../dogs/owner-fields';
-import { FakeApi, buttonOf, settle, typeInto } from '../testing/fake-api';
+import { FakeApi } from '../testing/fake-api';
+import { buttonOf, settle, typeInto } from '../testing/page';
 import { IntakesPage } from './intakes.page';
 
 const LINK = '01900000-0000-7000-8000-000000000001';
@@ -40,7 +41,7 @@ describe('IntakesPage', () => {
   };
   beforeEach(async () => {
     api = new FakeApi();
-    api.answers.set('GET /intakes', { links: [ANSWERED] });
+    api.answer('GET /intakes', { links: [ANSWERED] });
     TestBed.configureTestingModule({ providers: [provideRouter([{ path: '**', children: [] }]), ...api.providers()] });
     fixture = TestBed.createComponent(IntakesPage);
     await settle(fixture);
@@ -51,7 +52,7 @@ describe('IntakesPage', () => {
     expect(host().textContent).toContain('Give a name.');
     typeInto(host(), 'toName', 'Hollis Quern');
     typeInto(host(), 'toPhone', '0550 3');
-    api.answers.set('POST /intakes', {
+    api.answer('POST /intakes', {
       linkId: LINK,
       url: 'http://127.0.0.1/o/x',
       expiresAt: ANSWERED.expiresAt,
@@ -69,7 +70,7 @@ describe('IntakesPage', () => {
     expect(host().textContent).toContain('Yes, teeth touched someone');
     typeInto(host(), 'kg', '7.4');
     await click('What to avoid: When a mat was pulled.');
-    api.answers.set(`POST /intakes/${LINK}/accepted`, { id: DOG });
+    api.answer(`POST /intakes/${LINK}/accepted`, { id: DOG });
     await click('Take it over into a new file');
     const [body] = api.bodies('POST', `/intakes/${LINK}/accepted`);
     expect(body).toEqual(
@@ -80,7 +81,7 @@ describe('IntakesPage', () => {
 
   it('says when somebody else was faster, and sets aside what is not taken over', async () => {
     await click('Review');
-    api.refusals.set(`POST /intakes/${LINK}/accepted`, {
+    api.refuse(`POST /intakes/${LINK}/accepted`, {
       code: 'conflict',
       title: 'Somebody else has changed this.',
       detail: 'Reviewed already.',

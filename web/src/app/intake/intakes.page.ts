@@ -3,9 +3,18 @@ import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
-import { NEW_ID, NEW_INTAKE_LINK, NEW_LINK, type NewLink, OWNER_FORM, OWNER_LINKS, type OwnerForm, type OwnerLink } from '@mansuet/core/contract';
-import { DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
-import { DogFields, EMPTY_DOG } from '../dogs/dog-fields';
+import {
+  NEW_ID,
+  NEW_INTAKE_LINK,
+  NEW_LINK,
+  type NewLink,
+  OWNER_FORM,
+  OWNER_LINKS,
+  type OwnerForm,
+  type OwnerLink,
+} from '@mansuet/core/contract';
+import { EMPTY_DOG, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
+import { DogFields } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
 import { errorsOf } from '../forms/errors-of';
 import { FieldError } from '../forms/field-error';

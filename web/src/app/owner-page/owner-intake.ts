@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, effect, inject, input, output, sign
 import { FormsModule } from '@angular/forms';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { INTAKE_ANSWER, type IntakeAnswer, OWNER_FORM, type OwnerForm, type OwnerLinkView } from '@mansuet/core/contract';
-import { birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
+import { EMPTY_DOG, birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { BITE_TOLD } from '@mansuet/core/words';
-import { DogFields, EMPTY_DOG, openQuestion } from '../dogs/dog-fields';
+import { DogFields, openQuestion } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
 import { errorsOf } from '../forms/errors-of';
 import { FieldError } from '../forms/field-error';

@@ -1,7 +1,8 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { ENGLISH } from '@mansuet/core/locales/en';
-import { FakeApi, buttonOf, settle, typeInto } from '../testing/fake-api';
+import { FakeApi } from '../testing/fake-api';
+import { buttonOf, settle, typeInto } from '../testing/page';
 import { OwnerLinkPage } from './owner-link.page';
 
 const SECRET = 'a-secret';
@@ -44,7 +45,10 @@ describe('the owner’s page', () => {
   const host = (): HTMLElement => fixture.nativeElement as HTMLElement;
   const text = (): string => host().textContent?.replace(/\s+/g, ' ') ?? '';
   const open = async (view: unknown): Promise<void> => {
-    api.answers.set(`GET /o/${SECRET}`, view);
+    api.answer(`GET /o/${SECRET}`, view);
+    await show();
+  };
+  const show = async (): Promise<void> => {
     fixture = TestBed.createComponent(OwnerLinkPage);
     fixture.componentRef.setInput('secret', SECRET);
     await settle(fixture);
@@ -69,10 +73,7 @@ describe('the owner’s page', () => {
       (type === 'pointerdown' ? canvas : window).dispatchEvent(new PointerEvent(type, init));
     };
     at('pointerdown', 20, 60);
-    for (let i = 1; i < 12; i++) {
-      at('pointermove', 20 + i * 14, i % 2 ? 30 : 90);
-      await new Promise((done) => setTimeout(done, 20));
-    }
+    for (let i = 1; i < 12; i++) at('pointermove', 20 + i * 14, i % 2 ? 30 : 90);
     at('pointerup', 180, 60);
     await settle(fixture);
   };
@@ -103,7 +104,7 @@ describe('the owner’s page', () => {
     typeInto(host(), 'limit', '250');
     typeInto(host(), 'ownerName', 'Cordula Wake');
     await draw();
-    api.answers.set(`GET /o/${SECRET}`, { ...AGREEMENT, answeredAt: '2026-11-25T10:00:00.000Z' });
+    api.answer(`GET /o/${SECRET}`, { ...AGREEMENT, answeredAt: '2026-11-25T10:00:00.000Z' });
     await send();
     const [body] = api.bodies('POST', `/o/${SECRET}`) as [{ signature: { strokes: number[][] } }];
     expect(body).toEqual(
@@ -122,12 +123,12 @@ describe('the owner’s page', () => {
   });
 
   it('says in words why a link does not open', async () => {
-    api.refusals.set(`GET /o/${SECRET}`, {
+    api.refuse(`GET /o/${SECRET}`, {
       code: 'gone',
       title: 'This is over.',
       detail: 'This link has run out. Ask the salon for a new one.',
     });
-    await open(undefined);
+    await show();
     expect(host().querySelector('[role=alert]')?.textContent).toContain('This link has run out.');
   });
 
@@ -166,6 +167,7 @@ describe('the owner’s page', () => {
     buttonOf(host(), 'It growled or snapped the air').click();
     await settle(fixture);
     typeInto(host(), 'biteStory', 'Someone took its bone.');
+    api.answer(`GET /o/${SECRET}`, { ...INTAKE, answeredAt: '2026-11-25T10:00:00.000Z' });
     await send();
     expect(api.bodies('POST', `/o/${SECRET}`)[0]).toEqual(
       jasmine.objectContaining({
@@ -174,6 +176,7 @@ describe('the owner’s page', () => {
         dog: jasmine.objectContaining({ name: 'Pomfret', weightKg: 7 }),
       }),
     );
+    expect(text()).toContain('Thank you');
     expect(localStorage.getItem(`mansuet-intake:${SECRET}`)).toBeNull();
   });
 });

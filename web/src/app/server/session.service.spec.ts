@@ -1,7 +1,7 @@
 import type { Session } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { TestBed } from '@angular/core/testing';
-import { ApiService, type Answer } from './api.service';
+import { FakeApi } from '../testing/fake-api';
 import { SessionService } from './session.service';
 
 const ID = '01900000-0000-7000-8000-000000000001';
@@ -14,22 +14,18 @@ const SIGNED_IN: Session = {
   firstRun: false,
   demoLogins: [],
 };
-const OFFLINE: Answer<Session> = { ok: false, failure: { kind: 'offline' } };
 
 describe('SessionService', () => {
-  let answer: Answer<Session>;
-  let asked: number;
-  const api = { csrf: '', get: () => (asked++, Promise.resolve(answer)), send: () => Promise.resolve(answer) };
+  let api: FakeApi;
   const make = (): SessionService => {
     TestBed.resetTestingModule();
-    TestBed.configureTestingModule({ providers: [{ provide: ApiService, useValue: api }] });
+    TestBed.configureTestingModule({ providers: [api.provider()] });
     return TestBed.inject(SessionService);
   };
   beforeEach(() => {
     localStorage.removeItem('mansuet.session');
-    asked = 0;
-    api.csrf = '';
-    answer = { ok: true, value: SIGNED_IN };
+    api = new FakeApi();
+    api.answer('GET /session', SIGNED_IN);
   });
   afterEach(() => localStorage.removeItem('mansuet.session'));
 
@@ -37,7 +33,7 @@ describe('SessionService', () => {
     const session = make();
     await Promise.all([session.ready(), session.ready()]);
     await session.ready();
-    expect(asked).toBe(1);
+    expect(api.sent.length).toBe(1);
     expect(api.csrf).toBe('token');
   });
 
@@ -50,20 +46,20 @@ describe('SessionService', () => {
 
   it('goes on with the last session when the server does not answer', async () => {
     await make().ready();
-    answer = OFFLINE;
+    api.online = false;
     const later = make();
     expect((await later.ready()).signedIn?.staff.name).toBe('Tomasz Vane');
     expect(later.signedIn()?.staff.role).toBe('bather');
   });
 
   it('asks for a sign-in when nothing is known', async () => {
-    answer = OFFLINE;
+    api.online = false;
     expect((await make().ready()).signedIn).toBeNull();
   });
 
   it('does not trust what it cannot read on the device', async () => {
     localStorage.setItem('mansuet.session', '{"signedIn": {"staff": 1}}');
-    answer = OFFLINE;
+    api.online = false;
     expect((await make().ready()).signedIn).toBeNull();
     localStorage.setItem('mansuet.session', 'not JSON');
     expect((await make().ready()).signedIn).toBeNull();

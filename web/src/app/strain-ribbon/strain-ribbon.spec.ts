@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { until } from '../testing/page';
 import { StrainRibbon } from './strain-ribbon';
 
 /** A ribbon of 600 px that has drawn what is looked for. */
@@ -9,7 +10,7 @@ async function drawn(inputs: Readonly<Record<string, unknown>>, part: string): P
   document.body.append(host);
   for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
   await fixture.whenStable();
-  for (let i = 0; i < 50 && !host.querySelector(part); i++) await new Promise((done) => setTimeout(done, 20));
+  await until(fixture, () => host.querySelector(part) !== null);
   return host;
 }
 

@@ -20,11 +20,8 @@ describe('TablePage', () => {
   });
   afterEach(() => visit.close());
   const key = async (k: string): Promise<void> => {
-    const before = visit.store.state().eventCount;
     document.body.dispatchEvent(new KeyboardEvent('keydown', { key: k, bubbles: true }));
-    for (let i = 0; i < 20 && visit.store.state().eventCount === before; i++) await new Promise((done) => setTimeout(done, 15));
-    await new Promise((done) => setTimeout(done, 60));
-    await visit.fixture.whenStable();
+    await visit.shown();
   };
   const work = () => visit.store.state().work;
 

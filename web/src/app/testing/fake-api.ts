@@ -1,4 +1,6 @@
 import type { Provider } from '@angular/core';
+import type * as z from 'zod';
+import type { ProblemCode } from '@mansuet/core/words';
 import { ApiService, type Answer } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 
@@ -7,68 +9,91 @@ export interface Sent {
   readonly path: string;
   readonly body: unknown;
 }
+interface Refusal {
+  readonly code: ProblemCode;
+  readonly title: string;
+  readonly status?: number;
+  readonly detail?: string;
+  readonly errors?: readonly { readonly path: string; readonly message: string }[];
+}
+export const OFFLINE: Answer<never> = { ok: false, failure: { kind: 'offline' } };
 
-/** A server that answers by the beginning of the path, and remembers what it was sent. */
+/** What the server says when it does not take something. */
+export function refusal({ code, title, status = 422, detail, errors }: Refusal): Answer<never> {
+  return {
+    ok: false,
+    failure: {
+      kind: 'refused',
+      problem: {
+        type: `/problems/${code}`,
+        title,
+        status,
+        code,
+        ...(detail === undefined ? {} : { detail }),
+        ...(errors ? { errors: errors.map((e) => ({ ...e })) } : {}),
+      },
+    },
+  };
+}
+
+/** Takes every event of a batch. */
+export const storesAll: Answerer = (body) => ({
+  ok: true,
+  value: { stored: (body as { events: { id: string }[] }).events.map((e) => e.id), known: [] },
+});
+
+/** Answers one call. */
+export type Answerer = (body: unknown, path: string) => Answer<unknown>;
+
+/**
+ * The server of all specs: it answers by the beginning of a path, remembers what it was sent, and holds its own answers against the
+ * contract as the real one is held.
+ */
 export class FakeApi {
   readonly sent: Sent[] = [];
-  /** Answers by method and beginning of the path; the longest beginning counts. */
-  readonly answers = new Map<string, unknown>();
-  readonly refusals = new Map<string, { code: string; title: string; detail?: string; errors?: { path: string; message: string }[] }>();
+  online = true;
+  /** What the session hands to the calls. */
+  csrf = '';
+  private readonly answerers = new Map<string, Answerer>();
 
-  get(path: string): Promise<Answer<unknown>> {
-    return this.send('GET', path, undefined);
+  /** @param to method and beginning of a path; the longest beginning counts */
+  answer(to: string, value: unknown): void {
+    this.answerers.set(to, () => ({ ok: true, value }));
   }
-  send(method: string, path: string, body: unknown): Promise<Answer<unknown>> {
+  answerBy(to: string, answerer: Answerer): void {
+    this.answerers.set(to, answerer);
+  }
+  refuse(to: string, why: Refusal): void {
+    this.answerers.set(to, () => refusal(why));
+  }
+
+  get(path: string, schema: z.ZodType): Promise<Answer<unknown>> {
+    return this.send('GET', path, undefined, schema);
+  }
+  send(method: string, path: string, body: unknown, schema: z.ZodType): Promise<Answer<unknown>> {
+    if (!this.online) return Promise.resolve(OFFLINE);
     this.sent.push({ method, path, body });
-    const key = [...this.answers.keys(), ...this.refusals.keys()]
-      .filter((k) => `${method} ${path}`.startsWith(k))
-      .sort((a, b) => b.length - a.length)[0];
-    const refusal = key === undefined ? undefined : this.refusals.get(key);
-    if (refusal)
-      return Promise.resolve({ ok: false, failure: { kind: 'refused', problem: { type: '', status: 422, ...refusal } as never } });
-    return Promise.resolve({ ok: true, value: key === undefined ? null : this.answers.get(key) });
+    const [, answerer] =
+      [...this.answerers].filter(([to]) => `${method} ${path}`.startsWith(to)).sort(([a], [b]) => b.length - a.length)[0] ?? [];
+    const answer: Answer<unknown> = answerer?.(body, path) ?? { ok: true, value: null };
+    if (!answer.ok) return Promise.resolve(answer);
+    const read = schema.safeParse(answer.value);
+    if (read.success) return Promise.resolve({ ok: true, value: read.data });
+    return Promise.reject(new Error(`The spec’s answer to ${method} ${path} breaks the contract: ${read.error.message}`));
   }
   /** Bodies that went to a path. */
   bodies(method: string, path: string): unknown[] {
     return this.sent.filter((s) => s.method === method && s.path === path).map((s) => s.body);
   }
 
+  provider(): Provider {
+    return { provide: ApiService, useValue: this };
+  }
+  /** With somebody signed in who may do everything. */
   providers(): Provider[] {
     return [
-      { provide: ApiService, useValue: this },
+      this.provider(),
       { provide: SessionService, useValue: { signedIn: () => ({ staff: { name: 'Imke Aldous' } }), may: () => true } },
     ];
   }
-}
-
-/** Lets answers arrive and the page settle. */
-export async function settle(fixture: { whenStable(): Promise<unknown> }): Promise<void> {
-  for (let i = 0; i < 4; i++) {
-    await new Promise((done) => setTimeout(done, 5));
-    await fixture.whenStable();
-  }
-}
-
-/** Waits until something is so. @throws when it has not come within five seconds */
-export async function until(fixture: { whenStable(): Promise<unknown> }, so: () => boolean, page = (): string => ''): Promise<void> {
-  for (let i = 0; i < 250 && !so(); i++) {
-    await new Promise((done) => setTimeout(done, 20));
-    await fixture.whenStable();
-  }
-  if (!so()) throw new Error(`it never came to be: ${so.toString()}; the page says: ${page()}`);
-}
-
-/** A button by its text, or by its label for who cannot see it. */
-export function buttonOf(host: HTMLElement, text: string): HTMLButtonElement {
-  const all = [...host.querySelectorAll('button')];
-  const found = all.find((b) => b.textContent?.replace(/\s+/g, ' ').trim() === text || b.getAttribute('aria-label') === text);
-  if (!found) throw new Error(`no button ${text} among ${all.map((b) => b.textContent?.trim()).join(' | ')}`);
-  return found;
-}
-
-export function typeInto(host: HTMLElement, name: string, value: string): void {
-  const field = host.querySelector<HTMLInputElement | HTMLTextAreaElement>(`[name="${name}"]`);
-  if (!field) throw new Error(`no field ${name}`);
-  field.value = value;
-  field.dispatchEvent(new Event('input'));
 }

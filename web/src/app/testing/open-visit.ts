@@ -1,16 +1,16 @@
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { Subject } from 'rxjs';
+import { firstValueFrom, Subject } from 'rxjs';
 import type { VisitContext } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '@mansuet/core/log';
-import { EMPTY_DOG } from '../dogs/dog-fields';
-import { until } from './fake-api';
-import { ApiService } from '../server/api.service';
+import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
+import { FakeApi, storesAll } from './fake-api';
+import { settle, until } from './page';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
-import { VISIT_DB } from '../visit-log/visit-log.service';
+import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
 import { VisitDb } from '../visit-log/visit-db';
 import { VisitStore } from '../visit/visit-store';
 
@@ -56,6 +56,8 @@ export interface OpenVisit<T> {
   /** A button by what it says. */
   button(text: string | RegExp): HTMLButtonElement;
   click(text: string | RegExp): Promise<void>;
+  /** Waits until what a tap or a key has written is kept and shown. */
+  shown(): Promise<void>;
   /** Waits until something is so. */
   until(so: () => boolean): Promise<void>;
   close(): void;
@@ -103,19 +105,16 @@ export async function openVisit<T>(
     lastFound,
     pace: [],
   };
+  const api = new FakeApi();
+  api.answer('GET /visits', context);
+  api.answer(`GET /visits/${VISIT}/links`, { links: [] });
+  api.answerBy('POST /visits', storesAll);
   const db = new VisitDb(`spec-${crypto.randomUUID()}`);
   TestBed.configureTestingModule({
     providers: [
       provideRouter([{ path: '**', children: [] }]),
       VisitStore,
-      {
-        provide: ApiService,
-        useValue: {
-          get: (path: string) => Promise.resolve({ ok: true, value: path.endsWith('/links') ? { links: [] } : context }),
-          send: (_m: string, _p: string, body: { events: { id: string }[] }) =>
-            Promise.resolve({ ok: true, value: { stored: body.events.map((e) => e.id), known: [] } }),
-        },
-      },
+      api.provider(),
       { provide: LiveService, useValue: { changes$: new Subject() } },
       { provide: SessionService, useValue: { signedIn: () => ({ staff, salon, csrf: 'x' }), may: () => true } },
       { provide: VISIT_DB, useValue: db },
@@ -125,7 +124,23 @@ export async function openVisit<T>(
   store.visitId.set(VISIT);
   const fixture = TestBed.createComponent(page);
   const host = fixture.nativeElement as HTMLElement;
-  const so = (it: () => boolean): Promise<void> => until(fixture, it, () => host.innerText.slice(0, 600));
+  const so = (it: () => boolean | Promise<boolean>): Promise<void> => until(fixture, it, () => host.innerText.slice(0, 600));
+  const log = TestBed.inject(VisitLog);
+  const record = log.record.bind(log);
+  let recording = 0;
+  log.record = (visitId, draft) => {
+    recording++;
+    return record(visitId, draft).finally(() => recording--);
+  };
+  // One tap may write two events, one after the other: both are kept and shown before a spec goes on.
+  const shown = async (): Promise<void> => {
+    await settle(fixture);
+    await so(async () => {
+      const kept = await firstValueFrom(log.state$(VISIT));
+      return recording === 0 && kept.eventCount === store.state().eventCount && kept.undoable?.id === store.state().undoable?.id;
+    });
+    await settle(fixture);
+  };
   const button = (text: string | RegExp): HTMLButtonElement => {
     const all = [...host.querySelectorAll('button'), ...document.querySelectorAll<HTMLButtonElement>('.cdk-overlay-container button')];
     const found = all.find((b) =>
@@ -141,17 +156,10 @@ export async function openVisit<T>(
     store,
     button,
     until: so,
+    shown,
     click: async (text) => {
-      const before = store.state().eventCount;
       button(text).click();
-      await fixture.whenStable();
-      for (let i = 0; i < 20 && store.state().eventCount === before; i++) await new Promise((done) => setTimeout(done, 15));
-      // One tap may write two events; both are waited for.
-      for (let last = -1; last !== store.state().eventCount;) {
-        last = store.state().eventCount;
-        await new Promise((done) => setTimeout(done, 60));
-      }
-      await fixture.whenStable();
+      await shown();
     },
     // The database stays: it has a name of its own, and what is still being written may end in it.
     close: () => {

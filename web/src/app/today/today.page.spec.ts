@@ -4,11 +4,11 @@ import { Subject } from 'rxjs';
 import type { Today } from '@mansuet/core/contract';
 import type { EventDraft } from '@mansuet/core/log';
 import { replay, summarize } from '@mansuet/core/visit';
-import { EMPTY_DOG } from '../dogs/dog-fields';
-import { ApiService } from '../server/api.service';
+import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
-import { until } from '../testing/fake-api';
+import { FakeApi } from '../testing/fake-api';
+import { until } from '../testing/page';
 import { BOOKED, DOG, STAFF, VISIT, written } from '../testing/open-visit';
 import { VISIT_DB } from '../visit-log/visit-log.service';
 import { VisitDb } from '../visit-log/visit-db';
@@ -40,17 +40,16 @@ describe('TodayPage', () => {
   let db: VisitDb;
   let fixture: ComponentFixture<TodayPage>;
   let changes: Subject<string | undefined>;
-  let answer: unknown;
-  let asked: number;
+  let api: FakeApi;
 
   beforeEach(() => {
     db = new VisitDb(`spec-${crypto.randomUUID()}`);
     changes = new Subject();
-    asked = 0;
+    api = new FakeApi();
     TestBed.configureTestingModule({
       providers: [
         provideRouter([]),
-        { provide: ApiService, useValue: { get: () => (asked++, Promise.resolve(answer)) } },
+        api.provider(),
         { provide: LiveService, useValue: { changes$: changes } },
         { provide: SessionService, useValue: { may: () => true } },
         { provide: VISIT_DB, useValue: db },
@@ -65,7 +64,7 @@ describe('TodayPage', () => {
   }
 
   it('says of each dog what it is, what is asked and what comes next', async () => {
-    answer = { ok: true, value: today([{ type: 'file_read', body: {} }]) };
+    api.answer('GET /today', today([{ type: 'file_read', body: {} }]));
     const page = await render();
     expect(page.querySelector('.name')?.textContent).toBe('Fig');
     expect(page.textContent).toContain('First visit: nobody here knows yet what Fig minds.');
@@ -75,25 +74,25 @@ describe('TodayPage', () => {
   });
 
   it('looks again when a visit has grown', async () => {
-    answer = { ok: true, value: today([]) };
+    api.answer('GET /today', today([]));
     const page = await render();
     expect(page.querySelector('li a')?.textContent).toBe('Read the file');
-    answer = { ok: true, value: today([{ type: 'file_read', body: {} }]) };
+    api.answer('GET /today', today([{ type: 'file_read', body: {} }]));
     changes.next(VISIT);
     await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
-    expect(asked).toBe(2);
+    expect(api.sent.length).toBe(2);
   });
 
   it('shows what this device keeps when the server does not answer', async () => {
     await db.answers.put({ key: 'today', value: today([]) });
-    answer = { ok: false, failure: { kind: 'offline' } };
+    api.online = false;
     const page = await render();
     expect(page.textContent).toContain('The server does not answer.');
     expect(page.querySelector('.name')?.textContent).toBe('Fig');
   });
 
   it('says what to do when no dog is booked', async () => {
-    answer = { ok: true, value: { ...today([]), visits: [] } };
+    api.answer('GET /today', { ...today([]), visits: [] });
     expect((await render()).textContent).toContain('No dog is booked today');
   });
 });

@@ -1,60 +1,22 @@
 import { TestBed } from '@angular/core/testing';
 import { Subject, firstValueFrom } from 'rxjs';
 import type { EventDraft } from '@mansuet/core/log';
-import { ApiService, type Answer } from '../server/api.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
+import { FakeApi, refusal, storesAll } from '../testing/fake-api';
+import { until } from '../testing/page';
 import { VISIT_DB, VisitLog } from './visit-log.service';
 import { VisitDb } from './visit-db';
 
 const VISIT = '01900000-0000-7000-8000-000000000001';
 const STAFF = '01900000-0000-7000-8000-000000000003';
 const SEEN: EventDraft = { type: 'signal_seen', body: { signal: 'growl' } };
-const OFFLINE: Answer<never> = { ok: false, failure: { kind: 'offline' } };
-
-/** A server that answers as it is told, and remembers what it got. */
-class FakeApi {
-  online = true;
-  /** The session's token is not the one that the server wants. */
-  ended = false;
-  refuse: ((events: { id: string }[]) => number) | undefined;
-  readonly sent: { id: string }[][] = [];
-  events: unknown[] = [];
-
-  get(): Promise<Answer<unknown>> {
-    return Promise.resolve(this.online ? { ok: true, value: { events: this.events } } : OFFLINE);
-  }
-  send(_method: string, _path: string, body: { events: { id: string }[] }): Promise<Answer<unknown>> {
-    if (!this.online) return Promise.resolve(OFFLINE);
-    if (this.ended) {
-      return Promise.resolve({
-        ok: false,
-        failure: { kind: 'refused', problem: { type: '/problems/csrf', title: 'This page is out of date.', status: 403, code: 'csrf' } },
-      });
-    }
-    const bad = this.refuse?.(body.events) ?? -1;
-    if (bad >= 0) {
-      return Promise.resolve({
-        ok: false,
-        failure: {
-          kind: 'refused',
-          problem: {
-            type: '/problems/bad_input',
-            title: 'Some values cannot be taken.',
-            status: 422,
-            code: 'bad_input',
-            errors: [{ path: `events.${bad}.body`, message: 'wrong' }],
-          },
-        },
-      });
-    }
-    this.sent.push(body.events);
-    return Promise.resolve({ ok: true, value: { stored: body.events.map((e) => e.id), known: [] } });
-  }
-}
-
 describe('VisitLog', () => {
   let api: FakeApi;
+  /** The session's token is not the one that the server wants. */
+  let ended: boolean;
+  /** Where in a batch the server finds an event that it does not take; -1 when it takes all. */
+  let badAt: (events: readonly { id: string }[]) => number;
   let db: VisitDb;
   let changes: Subject<string | undefined>;
   let log: VisitLog;
@@ -62,12 +24,25 @@ describe('VisitLog', () => {
 
   beforeEach(() => {
     api = new FakeApi();
+    ended = false;
+    badAt = () => -1;
+    api.answer('GET /visits', { events: [] });
+    api.answerBy('POST /visits', (body, path) => {
+      if (ended) return refusal({ code: 'csrf', title: 'This page is out of date.', status: 403 });
+      const bad = badAt((body as { events: { id: string }[] }).events);
+      if (bad < 0) return storesAll(body, path);
+      return refusal({
+        code: 'bad_input',
+        title: 'Some values cannot be taken.',
+        errors: [{ path: `events.${bad}.body`, message: 'wrong' }],
+      });
+    });
     renew = () => false;
     db = new VisitDb(`spec-${crypto.randomUUID()}`);
     changes = new Subject();
     TestBed.configureTestingModule({
       providers: [
-        { provide: ApiService, useValue: api },
+        api.provider(),
         { provide: LiveService, useValue: { changes$: changes } },
         { provide: SessionService, useValue: { signedIn: () => ({ staff: { staffId: STAFF } }), renew: () => Promise.resolve(renew()) } },
         { provide: VISIT_DB, useValue: db },
@@ -83,9 +58,7 @@ describe('VisitLog', () => {
   });
 
   const kept = () => db.events.toArray();
-  const settled = async (until: () => Promise<boolean>): Promise<void> => {
-    for (let i = 0; i < 200 && !(await until()); i++) await new Promise((done) => setTimeout(done, 10));
-  };
+  const settled = (so: () => Promise<boolean>): Promise<void> => until({ whenStable: () => Promise.resolve() }, so);
 
   it('has an entry on this device when record resolves', async () => {
     api.online = false;
@@ -107,7 +80,7 @@ describe('VisitLog', () => {
     expect(log.status()).toBe('saved');
     expect(log.waiting$.value).toBe(0);
     expect((await kept()).map((k) => k.sent)).toEqual([1, 1]);
-    expect(api.sent.flat().length).toBe(2);
+    expect(api.bodies('POST', `/visits/${VISIT}/events`).flatMap((b) => (b as { events: unknown[] }).events).length).toBe(2);
   });
 
   it('shows the state at once, network or not', async () => {
@@ -126,7 +99,7 @@ describe('VisitLog', () => {
     const bad = await log.record(VISIT, SEEN);
     const good = await log.record(VISIT, { type: 'work_started', body: {} });
     api.online = true;
-    api.refuse = (events) => events.findIndex((e) => e.id === bad.id);
+    badAt = (events) => events.findIndex((e) => e.id === bad.id);
     await log.flush();
     await settled(async () => (await db.events.get(good.id))?.sent === 1);
     expect((await db.events.get(bad.id))?.sent).toBe(2);
@@ -135,21 +108,21 @@ describe('VisitLog', () => {
   });
 
   it('says that the sign-in has ended, keeps the entries, and does not call the server away', async () => {
-    api.ended = true;
+    ended = true;
     await log.record(VISIT, SEEN);
     await log.flush();
     expect(log.status()).toBe('signed_out');
     expect(log.refused()).toEqual([]);
-    api.ended = false;
+    ended = false;
     await log.flush();
     expect((await kept()).map((k) => k.sent)).toEqual([1]);
     expect(log.status()).toBe('saved');
   });
 
   it('goes on by itself when somebody has signed in again in another tab', async () => {
-    api.ended = true;
+    ended = true;
     renew = () => {
-      api.ended = false;
+      ended = false;
       return true;
     };
     await log.record(VISIT, SEEN);
@@ -166,11 +139,10 @@ describe('VisitLog', () => {
       body: { signal: 'growl' },
       stamp: { ...mine.stamp, device: 'other', counter: mine.stamp.counter + 1 },
     };
-    api.events = [mine, theirs];
+    api.answer('GET /visits', { events: [mine, theirs] });
     await log.merge([]);
     changes.next(VISIT);
-    await settled(async () => (await db.events.count()) === 2 || api.events.length === 0);
-    // The fake hands events over unchecked, as they are.
+    await settled(async () => (await db.events.count()) === 2);
     expect((await db.events.toArray()).map((k) => k.id).sort()).toEqual([mine.id, theirs.id].sort());
   });
 
