@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { compileFunction } from 'node:vm';
 import { HOUSE_DEFAULTS } from './knowledge/house-rules/index.js';
-import { aBladeQuestion } from './testing/blade-questions.js';
+import { aBladeQuestion, bladeOf } from './testing/blade-questions.js';
 import { aCoatQuestion, aMatQuestion } from './testing/coat-questions.js';
 import { aDog } from './testing/index.js';
 import { aToolQuestion } from './testing/tool-questions.js';
@@ -12,7 +12,7 @@ const files = readdirSync(SRC, { recursive: true, encoding: 'utf8' })
   .map((f) => f.replaceAll('\\', '/'))
   .filter((f) => /\.[jt]s$/.test(f) && !/\.(spec|d)\.[jt]s$/.test(f) && !f.startsWith('testing/'));
 
-const scope: Record<string, unknown> = { house: HOUSE_DEFAULTS, aDog, aMatQuestion, aCoatQuestion, aBladeQuestion, aToolQuestion };
+const scope: Record<string, unknown> = { house: HOUSE_DEFAULTS, aDog, aMatQuestion, aCoatQuestion, aBladeQuestion, bladeOf, aToolQuestion };
 for (const door of files.filter((f) => /(^|\/)index\.[jt]s$/.test(f)))
   Object.assign(scope, (await import(new URL(door, SRC).href)) as Record<string, unknown>);
 const names = Object.keys(scope);

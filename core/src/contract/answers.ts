@@ -4,7 +4,7 @@ import { DOG_FORM } from '../knowledge/dogs/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { STORED_EVENT } from '../log/index.js';
 import type { VisitSummary } from '../visit/index.js';
-import { ACTIVITIES, MARK_BORDERS, MARK_SURFACES, NOTE_KINDS, PHOTO_KINDS, ROLES, WEIGHED_BY, ZONE_IDS } from '../words/index.js';
+import { ACTIVITIES, COATS, MARK_BORDERS, MARK_SURFACES, NOTE_KINDS, PHOTO_KINDS, ROLES, WEIGHED_BY, ZONE_IDS } from '../words/index.js';
 import { OWNER_FORM } from './dog-requests.js';
 import { HOUSE_RULES } from './house-rules.js';
 
@@ -95,7 +95,7 @@ export const DOG_LIST = z.object({
       name: z.string(),
       owner: z.string(),
       born: z.string(),
-      coat: z.string(),
+      coat: z.enum(COATS),
       weightKg: z.number(),
       lastVisit: z.string().nullable(),
       archived: z.boolean().default(false),

@@ -2,5 +2,4 @@
 export * from './en/index.js';
 export * from './language.js';
 export * from './say.js';
-export * from './parity.js';
 export * from './look-up.js';

@@ -25,6 +25,12 @@ import type {
   Leg,
   LookedFinding,
   LookedPart,
+  BUILDS,
+  EAR_SETS,
+  NOSES,
+  SEXES,
+  TAIL_SETS,
+  MARK_BORDERS,
   MARK_SURFACES,
   MatGrade,
   Mood,
@@ -37,6 +43,7 @@ import type {
   RuleId,
   ServiceItem,
   SignalId,
+  SkinState,
   SourceId,
   StepName,
   StrainBand,
@@ -55,6 +62,8 @@ export interface LabelIds {
   band: StrainBand;
   blade: BladeId;
   biteTold: (typeof BITE_TOLD)[number];
+  border: (typeof MARK_BORDERS)[number];
+  build: (typeof BUILDS)[number];
   care: Care;
   cause: TriggerCause;
   coat: (typeof COATS)[number];
@@ -64,6 +73,7 @@ export interface LabelIds {
   contactRole: (typeof CONTACT_ROLES)[number];
   dogKind: DogKind;
   dogSize: DogSize;
+  earSet: (typeof EAR_SETS)[number];
   feelArea: FeelArea;
   fitSign: FitSign;
   fitVerdict: FitVerdict;
@@ -81,6 +91,7 @@ export interface LabelIds {
   lookedPart: LookedPart;
   matGrade: MatGrade;
   mood: Mood;
+  nose: (typeof NOSES)[number];
   phase: Phase;
   problem: ProblemCode;
   photoKind: (typeof PHOTO_KINDS)[number];
@@ -88,10 +99,13 @@ export interface LabelIds {
   risk: RiskBand;
   role: Role;
   service: ServiceItem;
+  sex: (typeof SEXES)[number];
   signal: SignalId;
   step: StepName;
+  skin: SkinState;
   stroke: Stroke;
   surface: (typeof MARK_SURFACES)[number];
+  tailSet: (typeof TAIL_SETS)[number];
   tension: Tension;
   tier: Tier;
   told: ToldItem;

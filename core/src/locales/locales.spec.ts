@@ -5,12 +5,13 @@ import { whatKindChanges } from '../knowledge/dogs/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { readEvent } from '../log/index.js';
 import { makePlan, type PlanInput } from '../plan/index.js';
+import { findWordingFaults, RULE_IDS } from '../testing/parity.js';
 import { pseudoLanguage } from '../testing/pseudo-language.js';
 import { readFixture } from '../testing/read-fixture.js';
 import { replay } from '../visit/index.js';
-import { DOG_KINDS, FACTS, reason, RULE_IDS, type RuleId, RULES, type Saying, saying, ZONE_IDS } from '../words/index.js';
+import { DOG_KINDS, FACTS, reason, type RuleId, RULES, type Saying, saying, ZONE_IDS } from '../words/index.js';
 import { ENGLISH } from './en/index.js';
-import { findWordingFaults, heading, LABELS_OF, type Language, list, say, sayingSource, within } from './index.js';
+import { heading, LABELS_OF, type Language, list, say, sayingSource, within } from './index.js';
 
 /** Every key of a value, as paths. */
 function keysOf(value: unknown, at = ''): string[] {

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { comparePlans } from '../testing/compare-plans.js';
 import { aProblem, aStep } from '../testing/problems.js';
 import { POSTS, TIERS } from '../words/index.js';
 import type { OrderKind } from '../work/index.js';
@@ -6,7 +7,6 @@ import {
   BREAK_STEP_MINUTES,
   burden,
   type ChosenStep,
-  comparePlans,
   partsOf,
   type PlanProblem,
   type PlanValue,

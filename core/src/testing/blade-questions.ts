@@ -1,5 +1,6 @@
-import { type BladeQuestion, BLADES, GUARDS } from '../knowledge/blades/index.js';
+import { type Blade, type BladeQuestion, BLADES, GUARDS } from '../knowledge/blades/index.js';
 import { houseRules } from '../knowledge/house-rules/index.js';
+import type { BladeId } from '../words/index.js';
 
 /** A sound, clean, combed, known back in a groomer's hands; no stepping down. And what differs. */
 export function aBladeQuestion(change: Partial<BladeQuestion> = {}): BladeQuestion {
@@ -21,4 +22,11 @@ export function aBladeQuestion(change: Partial<BladeQuestion> = {}): BladeQuesti
     house: houseRules({ bodyClip: 'straight' }),
     ...change,
   };
+}
+
+/** The blade of a number. @throws RangeError when there is none */
+export function bladeOf(id: BladeId): Blade {
+  const blade = BLADES.find((b) => b.id === id);
+  if (!blade) throw new RangeError(`bladeOf: no blade "${id}"`);
+  return blade;
 }

@@ -33,6 +33,3 @@ export const RULES = {
 } as const satisfies Record<string, Rule>;
 
 export type RuleId = keyof typeof RULES;
-
-/** Ids of all rules. */
-export const RULE_IDS: readonly RuleId[] = Object.keys(RULES).filter((id): id is RuleId => id in RULES);

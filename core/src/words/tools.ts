@@ -50,7 +50,5 @@ export const POINTED_SHEARS: readonly ToolKind[] = ['straight_shears', 'curved_s
 
 export const BRUSHES: readonly ToolKind[] = ['slicker', 'wide_comb', 'fine_comb', 'rake'];
 
-export const DRYERS: readonly ToolKind[] = ['towel', 'stand_dryer', 'high_velocity_dryer'];
-
 /** Tools that run and are heard. */
 export const NOISY: readonly ToolKind[] = ['clipper', 'grinder', 'stand_dryer', 'high_velocity_dryer'];

@@ -56,8 +56,3 @@ export const ZONE_IDS: readonly ZoneId[] = [
   ...MID_ZONES,
   ...PAIRED_ZONES.flatMap((part) => [`${part}_left` as const, `${part}_right` as const]),
 ];
-
-/** Whether a text names a zone. */
-export function isZoneId(text: string): text is ZoneId {
-  return (ZONE_IDS as readonly string[]).includes(text);
-}

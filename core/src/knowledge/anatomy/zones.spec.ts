@@ -1,5 +1,5 @@
 import { ENGLISH } from '../../locales/en/index.js';
-import { isZoneId, MID_ZONES, PAIRED_ZONES, ZONE_GROUPS, ZONE_IDS, type ZonePart } from '../../words/index.js';
+import { MID_ZONES, PAIRED_ZONES, ZONE_GROUPS, ZONE_IDS, type ZonePart } from '../../words/index.js';
 import { mirrorOf, neighboursOf, partOf, sideOf, zoneFacts, zonesOfGroup } from './index.js';
 
 describe('zones', () => {
@@ -65,10 +65,5 @@ describe('zones', () => {
       expect(zoneFacts(z).care.length + (zoneFacts(z).fragile.length === 0 ? 1 : 0))
         .withContext(z)
         .toBeGreaterThan(0);
-  });
-
-  it('are told from other words', () => {
-    expect(isZoneId('armpit_left')).toBeTrue();
-    expect(isZoneId('armpit')).toBeFalse();
   });
 });

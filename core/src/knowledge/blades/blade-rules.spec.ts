@@ -1,5 +1,5 @@
 import { ENGLISH } from '../../locales/en/index.js';
-import { aBladeQuestion as ask } from '../../testing/blade-questions.js';
+import { aBladeQuestion as ask, bladeOf } from '../../testing/blade-questions.js';
 import { sayReason } from '../../testing/english.js';
 import { type BladeId, RESISTANCE_CAUSES, type RuleId, ZONE_IDS } from '../../words/index.js';
 import { partOf, zoneFacts } from '../anatomy/index.js';
@@ -10,7 +10,6 @@ import {
   banOn,
   type Blade,
   BLADE_BANS,
-  bladeOf,
   type BladeQuestion,
   BLADES,
   chooseBlade,

@@ -82,13 +82,3 @@ const AGAINST_GRAIN_SHARE = 0.5;
 export function lengthLeftMm(blade: Blade, direction: 'with' | 'against'): number {
   return direction === 'with' ? blade.lengthMm : blade.lengthMm * AGAINST_GRAIN_SHARE;
 }
-
-/**
- * The blade of a number. @throws RangeError when there is none
- * @example bladeOf('10').lengthMm // => 1.5
- */
-export function bladeOf(id: BladeId): Blade {
-  const blade = BLADES.find((b) => b.id === id);
-  if (!blade) throw new RangeError(`bladeOf: no blade "${id}"`);
-  return blade;
-}

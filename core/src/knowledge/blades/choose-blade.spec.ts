@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { aBladeQuestion } from '../../testing/blade-questions.js';
+import { aBladeQuestion, bladeOf } from '../../testing/blade-questions.js';
 import { BLADE_IDS, CLEANLINESS, COATS, COMPETENCES, MAT_GRADES, MOVEMENTS, SKIN_STATES, ZONE_IDS } from '../../words/index.js';
 import { zoneFacts, zonesOfGroup } from '../anatomy/index.js';
 import { HOUSE_DEFAULTS, houseRules } from '../house-rules/index.js';
-import { bladeOf, type BladeQuestion, BLADES, chooseBlade, GUARDS, lengthLeftMm } from './index.js';
+import { type BladeQuestion, BLADES, chooseBlade, GUARDS, lengthLeftMm } from './index.js';
 
 const ask = aBladeQuestion;
 

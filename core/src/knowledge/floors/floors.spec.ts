@@ -20,7 +20,6 @@ import {
 } from '../../words/index.js';
 import { dogKinds } from '../dogs/index.js';
 import { fitToGroom } from '../fit/index.js';
-import { LOOP_FLOOR_RULES } from '../holds/index.js';
 import { houseRules, schoolsOf } from '../house-rules/index.js';
 import { findFloorBreaches, type FloorCheck, type FloorStep } from './index.js';
 
@@ -103,7 +102,7 @@ describe('the floors', () => {
     expect(ENGLISH.holdHow.loop).toContain('never left alone');
     expect(ENGLISH.holdHow.muzzle).toContain('watched');
     expect(RULES['caution.never_alone'].source).toBe('floor');
-    expect(RULES[LOOP_FLOOR_RULES[0]].source).toBe('floor');
+    expect(RULES['loop.attended'].source).toBe('floor');
   });
   it('a body alarm is for a vet now, whatever was agreed', () => {
     const fit = fitToGroom({

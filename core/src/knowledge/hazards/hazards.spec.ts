@@ -30,7 +30,6 @@ import {
   likelihoodClass,
   riskBand,
   riskScore,
-  sayRow,
   shareLeft,
   VET_ONLY,
   vetOnly,
@@ -254,7 +253,6 @@ describe('hazardRegister', () => {
     expect([nick.bandBefore, nick.bandAfter]).toEqual([riskBand(nick.scoreBefore), riskBand(nick.scoreAfter)]);
     expect(new Set(rows.map((r) => r.hazard)).size).toBe(rows.length);
     expect(rows.find((r) => r.hazard === 'water_inhaled')).toBeUndefined();
-    expect(sayReason(sayRow(nick))).toContain('left armpit');
   });
   it('puts the worst first', () => {
     const rows = hazardRegister([

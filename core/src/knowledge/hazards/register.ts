@@ -125,12 +125,3 @@ export function hazardRegister(works: readonly ControlledWork[], seen: readonly 
     return [{ ...worst, chanceToday: 1 - quiet }];
   }).sort((a, b) => b.scoreAfter - a.scoreAfter || b.scoreBefore - a.scoreBefore || b.before - a.before);
 }
-
-/** A row in a sentence. */
-export function sayRow(row: RegisterRow): Reason {
-  return reason(
-    'hazard.row',
-    { hazard: row.hazard, zone: row.zone, before: row.before, after: row.after, risk: row.bandAfter, was_risk: row.bandBefore },
-    Math.min(1, row.scoreAfter / 25),
-  );
-}

@@ -1,4 +1,4 @@
-import { byWeight, type HouseRules, type Reason, reason, type RuleId, type ZoneId } from '../../words/index.js';
+import { byWeight, type HouseRules, type Reason, reason, type ZoneId } from '../../words/index.js';
 import { type DogFacts, hasKind, type KindFound } from '../dogs/index.js';
 
 export interface LoopQuestion {
@@ -29,9 +29,6 @@ export function adviseLoop(q: LoopQuestion): LoopAdvice {
   const always = reason('loop.attended', {}, 0.8);
   return { loop: chest ? 'chest' : 'neck', reasons: byWeight([always, ...(chest ? [reason('loop.round_the_chest', {}, 0.9)] : [])]) };
 }
-
-/** Rules of the loop that no house lowers. */
-export const LOOP_FLOOR_RULES = ['loop.attended'] as const satisfies readonly RuleId[];
 
 /** A moment in which nothing holds the dog: it is known before it comes, and recorded. */
 export interface GapWithoutHold {

@@ -25,7 +25,6 @@ export const HAZARDS_RULES = {
   'hazard.heavy': rule('default', 'factor'),
   'hazard.default_rate': rule('default', 'rate'),
   'hazard.learned': rule('learned', 'incidents', 'minutes', 'from', 'to'),
-  'hazard.row': rule('computed', 'hazard', 'zone', 'before', 'was_risk', 'after', 'risk'),
   // Controls
   'control.leave_out': rule('controls'),
   'control.vet_does_it': rule('controls'),

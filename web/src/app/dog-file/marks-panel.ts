@@ -16,8 +16,8 @@ import { Words } from '../wording/words.service';
       <div class="mark">
         <div>
           <p>
-            <b>{{ zone(m.last.zone) }}</b>: {{ mm(m.last.lengthMm) }} × {{ mm(m.last.widthMm) }} mm, {{ m.last.surface }},
-            {{ m.last.border }}
+            <b>{{ zone(m.last.zone) }}</b>: {{ mm(m.last.lengthMm) }} × {{ mm(m.last.widthMm) }} mm, {{ labels.surface[m.last.surface] }},
+            {{ labels.border[m.last.border] }}
           </p>
           <p class="quiet small">
             @if (m.points.length > 1) {
@@ -63,6 +63,7 @@ export class MarksPanel {
   readonly changed = output();
   protected readonly trouble = signal('');
   protected readonly zone = (z: ZoneId): string => this.words.labels.zone[z];
+  protected readonly labels = this.words.labels;
   protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
 
   protected readonly shown = computed(() => {

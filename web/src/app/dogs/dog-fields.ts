@@ -4,16 +4,10 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { birthDateProblem, type DogForm, lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import {
-  BUILDS,
-  COATS,
   type Condition,
   CONDITIONS,
-  EAR_SETS,
-  NOSES,
   type Saying,
-  SEXES,
   SIZES,
-  TAIL_SETS,
   TRIGGER_CAUSES,
   type TriggerCause,
   ZONE_GROUPS,
@@ -53,13 +47,14 @@ export class DogFields {
 
   protected readonly sizes = SIZES;
   protected readonly groups = ZONE_GROUPS;
+  protected readonly labels = this.words.labels;
   protected readonly choices = [
-    { key: 'sex', label: 'Sex', of: SEXES },
-    { key: 'coat', label: 'Coat', of: COATS },
-    { key: 'nose', label: 'Nose', of: NOSES },
-    { key: 'ears', label: 'Ears', of: EAR_SETS },
-    { key: 'tail', label: 'Tail', of: TAIL_SETS },
-    { key: 'build', label: 'Build', of: BUILDS },
+    { key: 'sex', label: 'Sex', of: Object.entries(this.labels.sex) },
+    { key: 'coat', label: 'Coat', of: Object.entries(this.labels.coat) },
+    { key: 'nose', label: 'Nose', of: Object.entries(this.labels.nose) },
+    { key: 'ears', label: 'Ears', of: Object.entries(this.labels.earSet) },
+    { key: 'tail', label: 'Tail', of: Object.entries(this.labels.tailSet) },
+    { key: 'build', label: 'Build', of: Object.entries(this.labels.build) },
   ] as const;
   protected readonly sureness = [
     { months: 0, label: 'known' },
@@ -80,7 +75,6 @@ export class DogFields {
         ] as const),
   );
   protected readonly conditions = CONDITIONS;
-  protected readonly conditionLabels = this.words.labels.condition;
   protected readonly causes = TRIGGER_CAUSES;
   private readonly typedWeight = signal<string | undefined>(undefined);
   protected readonly weightText = computed(() => this.typedWeight() ?? (this.dog().weightKg > 0 ? String(this.dog().weightKg) : ''));

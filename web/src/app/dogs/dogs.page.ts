@@ -38,7 +38,7 @@ import { Words } from '../wording/words.service';
         @for (d of dogs(); track d.dogId) {
           <li>
             <a class="name" [routerLink]="['/dogs', d.dogId]">{{ d.name }}</a>
-            <span>{{ age(d.born) }}, {{ d.weightKg }} kg, {{ d.coat }} coat</span>
+            <span>{{ age(d.born) }}, {{ d.weightKg }} kg, {{ coats[d.coat] }} coat</span>
             <span class="quiet">{{ d.owner }}{{ d.phone ? ', ' + d.phone : '' }}</span>
             <span class="quiet"
               >{{ d.archived ? 'put away · ' : '' }}{{ d.lastVisit ? 'last here ' + day(d.lastVisit) : 'not here yet' }}</span
@@ -83,6 +83,7 @@ export class DogsPage {
   protected readonly dogs = signal<DogList['dogs']>([]);
   protected readonly trouble = signal('');
   protected readonly loaded = signal(false);
+  protected readonly coats = this.words.labels.coat;
   protected readonly age = (born: string): string => this.words.age(born, this.clock.today());
   protected readonly day = (date: string): string => dayInWords(date, this.clock.today());
 

@@ -16,6 +16,7 @@ export class JointsPanel {
   protected readonly joints = JOINTS;
   protected readonly jointLabels = this.words.labels.joint;
   protected readonly comforts = JOINT_COMFORTS;
+  protected readonly comfort = this.words.labels.comfort;
   protected readonly legs = LEGS;
   protected readonly legLabels = this.words.labels.leg;
   protected readonly feelOver = computed(() => this.store.state().feelOver);

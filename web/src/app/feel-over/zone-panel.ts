@@ -68,6 +68,7 @@ export class ZonePanel {
   protected readonly skins = SKIN_STATES;
   protected readonly borders = MARK_BORDERS;
   protected readonly surfaces = MARK_SURFACES;
+  protected readonly labels = this.words.labels;
   protected readonly gradeNames = this.words.labels.matGrade;
   protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
   private readonly feelOver = computed(() => this.store.state().feelOver);
@@ -101,7 +102,7 @@ export class ZonePanel {
     const last = this.store.context()?.lastFound;
     const was = zone && last?.feelOver.zones.find((z) => z.zone === zone);
     if (!was || !last || (was.matGrade === 0 && was.skin === 'sound')) return undefined;
-    return `On ${last.on}: grade ${was.matGrade}, ${this.words.labels.matGrade[was.matGrade]}${was.skin === 'sound' ? '' : ', ' + was.skin + ' skin'}.`;
+    return `On ${last.on}: grade ${was.matGrade}, ${this.words.labels.matGrade[was.matGrade]}${was.skin === 'sound' ? '' : ', ' + this.words.labels.skin[was.skin] + ' skin'}.`;
   });
   protected readonly oldMark = computed(() => {
     const zone = this.zone();

@@ -32,6 +32,7 @@ export class VisitFrame {
     { initialValue: this.router.url },
   );
   protected readonly here = computed<Phase | undefined>(() => PHASES.find((p) => this.url().split('?')[0]?.endsWith(`/${p}`)));
+  protected readonly coats = this.words.labels.coat;
   protected readonly age = computed(() => {
     const dog = this.store.dog();
     return dog ? this.words.age(dog.born, this.store.today()) : '';

@@ -1,13 +1,20 @@
 import type {
+  BUILDS,
   COATS,
   Condition,
   DogKind,
   DogSize,
+  EAR_SETS,
   Joint,
   JointComfort,
   Leg,
+  MARK_BORDERS,
   MARK_SURFACES,
   Mood,
+  NOSES,
+  SEXES,
+  SkinState,
+  TAIL_SETS,
   TriggerCause,
 } from '../../../words/index.js';
 export const JOINT_LABELS: Readonly<Record<Joint, string>> = {
@@ -96,6 +103,20 @@ export const COAT_LABELS: Readonly<Record<(typeof COATS)[number], string>> = {
   wire: 'wire',
   wool: 'wool',
 };
+
+export const SEX_LABELS: Readonly<Record<(typeof SEXES)[number], string>> = { female: 'female', male: 'male' };
+
+export const NOSE_LABELS: Readonly<Record<(typeof NOSES)[number], string>> = { short: 'short', medium: 'medium', long: 'long' };
+
+export const EAR_SET_LABELS: Readonly<Record<(typeof EAR_SETS)[number], string>> = { prick: 'prick', drop: 'drop' };
+
+export const TAIL_SET_LABELS: Readonly<Record<(typeof TAIL_SETS)[number], string>> = { long: 'long', docked: 'docked' };
+
+export const BUILD_LABELS: Readonly<Record<(typeof BUILDS)[number], string>> = { light: 'light', heavy: 'heavy' };
+
+export const BORDER_LABELS: Readonly<Record<(typeof MARK_BORDERS)[number], string>> = { regular: 'regular', irregular: 'irregular' };
+
+export const SKIN_LABELS: Readonly<Record<SkinState, string>> = { sound: 'sound', red: 'red', sore: 'sore' };
 
 export const SURFACE_LABELS: Readonly<Record<(typeof MARK_SURFACES)[number], string>> = {
   smooth: 'smooth',

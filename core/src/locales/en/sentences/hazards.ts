@@ -23,7 +23,6 @@ export const HAZARDS_SENTENCES = {
   'hazard.heavy': 'A heavy dog (× {factor}).',
   'hazard.default_rate': '{rate} per 1,000 min is our guess, until this salon has counted.',
   'hazard.learned': 'This salon saw {incidents} in {minutes} min: {from} became {to} per 1,000 min.',
-  'hazard.row': '{hazard}, likeliest on the {zone}: {before} per 1,000 min before controls ({was_risk}), {after} after ({risk}).',
   // Controls
   'control.leave_out': 'Take it away: the place is left out.',
   'control.vet_does_it': 'Take it away: this is for a vet.',

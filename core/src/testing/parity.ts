@@ -1,6 +1,8 @@
 import { IntlMessageFormat } from 'intl-messageformat';
-import { type FactName, FACTS, RULE_IDS, type RuleId, RULES } from '../words/index.js';
-import type { Language } from './language.js';
+import { type FactName, FACTS, type RuleId, RULES } from '../words/index.js';
+import type { Language } from '../locales/index.js';
+
+export const RULE_IDS: readonly RuleId[] = Object.keys(RULES).filter((id): id is RuleId => id in RULES);
 
 /** What a sentence asks of its facts that its rule does not promise, by rule. */
 export interface WordingFault {
