@@ -5,6 +5,7 @@ import { freePort } from './free-port.js';
 import { dropDatabase, ensureDatabase, startCluster } from './postgres.js';
 import { environment } from './product.js';
 import { run } from './run-command.js';
+import { checkTypes } from './types.js';
 
 interface Stage {
   readonly name: string;
@@ -41,7 +42,7 @@ export async function test(only: readonly string[]): Promise<number> {
   const stages: Stage[] = [
     { name: 'format', go: () => run(bin('prettier'), ['--check', '.', '--log-level', 'warn'], NPX) },
     { name: 'lint', go: () => run(bin('eslint'), ['.'], NPX) },
-    { name: 'types', go: () => run('npm', ['run', 'typecheck', '--silent'], NPX) },
+    { name: 'types', go: checkTypes },
     { name: 'tools', go: jasmine('tools', {}) },
     { name: 'core', go: jasmine('core', {}) },
     { name: 'server', go: jasmine('server', serverEnv) },

@@ -1,4 +1,5 @@
 import { type Reason, reason, type StepName } from '../words/index.js';
+import type { OrderRule } from '../work/index.js';
 import type { BuiltStep } from './make-step.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
@@ -34,10 +35,9 @@ export function whyHere(problem: PlanProblem, solution: Solution, at: number, st
   if (!me) return reasons;
   const before = at > 0 ? steps[chosen[at - 1]?.step ?? -1] : undefined;
   const order = chosen.map((c) => c.step);
-  if (problem.order.some((r) => r.rule === 'wish.place' && (r.first === me.id || r.then === me.id)))
-    reasons.push(reason('wish.place', {}, 0.9));
+  if (problem.order.some((r) => ofWish(r) && (r.first === me.id || r.then === me.id))) reasons.push(reason('wish.place', {}, 0.9));
   const bound = before ? problem.order.find((r) => r.first === before.id && r.then === me.id) : undefined;
-  if (bound && bound.rule !== 'wish.place') reasons.push(reason(bound.rule, {}, 0.8));
+  if (bound && !ofWish(bound)) reasons.push(reason(bound.rule, {}, 0.8));
   for (const rule of problem.order.filter(
     (r) => r.then === me.id && r.first !== before?.id && order.some((i) => steps[i]?.id === r.first),
   )) {
@@ -119,3 +119,5 @@ export function nameIn(steps: readonly Pick<BuiltStep, 'id' | 'name'>[]): (id: s
     return step.name;
   };
 }
+
+const ofWish = (r: OrderRule): boolean => r.rule === 'wish.place';

@@ -5,8 +5,11 @@ import { type RuleId, RULES } from './rules.js';
 type Named<R extends RuleId> = (typeof RULES)[R]['facts'][number];
 type Needed<R extends RuleId> = Extract<Exclude<Named<R>, `${string}?`>, FactName>;
 
-/** What a rule must be told so that it can be said; it may be told more. Of several rules, what any one of them needs. */
-export type FactsOf<R extends RuleId> = R extends RuleId ? { readonly [F in Needed<R>]: FactValue<F> } & Facts : never;
+/**
+ * What a rule must be told so that it can be said; it may be told more. Of several rules, what all of them need together; of a rule
+ * that a table names, nothing: a spec of its table holds it. (One shape each, no union: the compiler would try 600 rules at each call.)
+ */
+export type FactsOf<R extends RuleId> = RuleId extends R ? Facts : { readonly [F in Needed<R>]: FactValue<F> } & Facts;
 
 /** Something that can be said in any language: a rule, and the ids and numbers that its sentence names. */
 export interface Saying {

@@ -8,8 +8,6 @@ export interface PromisedLength {
   readonly reasons: readonly Reason[];
 }
 
-type LengthRule = 'length.none' | 'length.blade_only' | 'length.shears' | 'length.guard' | 'length.after_brushing';
-
 /** What a #10 leaves, mm: nominal. Common practice, no source. */
 const UNDER_A_MAT_MM = 1.5;
 
@@ -18,15 +16,15 @@ const UNDER_A_MAT_MM = 1.5;
  * @example promiseLength('back', 3, 'clip_under', 'sound').atMostMm // => 1.5
  */
 export function promiseLength(zone: ZoneId, grade: MatGrade, way: MatWay, skin: SkinState): PromisedLength {
-  const make = (promise: LengthPromise, atMostMm: number, rule: LengthRule): PromisedLength => ({
+  const make = (promise: LengthPromise, atMostMm: number, because: Reason): PromisedLength => ({
     zone,
     promise,
     atMostMm,
-    reasons: [reason(rule, { zone, ...(Number.isFinite(atMostMm) ? { mm: atMostMm } : {}) }, 0.6)],
+    reasons: [because],
   });
-  if (way === 'vet' || way === 'leave' || skin === 'sore') return make('none', 0, 'length.none');
-  if (way === 'clip_under') return make('blade_only', UNDER_A_MAT_MM, 'length.blade_only');
-  if (grade === 0) return make('shears', Infinity, 'length.shears');
-  if (grade === 1) return make('guard', Infinity, 'length.guard');
-  return make('after_brushing', Infinity, 'length.after_brushing');
+  if (way === 'vet' || way === 'leave' || skin === 'sore') return make('none', 0, reason('length.none', { zone }, 0.6));
+  if (way === 'clip_under') return make('blade_only', UNDER_A_MAT_MM, reason('length.blade_only', { zone, mm: UNDER_A_MAT_MM }, 0.6));
+  if (grade === 0) return make('shears', Infinity, reason('length.shears', { zone }, 0.6));
+  if (grade === 1) return make('guard', Infinity, reason('length.guard', { zone }, 0.6));
+  return make('after_brushing', Infinity, reason('length.after_brushing', { zone }, 0.6));
 }

@@ -6,7 +6,7 @@ const LONGEST = 20_000;
 const value = z.union([z.string().max(LONGEST), z.number(), z.array(z.union([z.string().max(200), z.number()])).max(200)]);
 const facts = z.record(
   z.string().max(60),
-  z.union([value, z.lazy((): z.ZodType => inner), z.array(z.lazy((): z.ZodType => inner)).max(200)]),
+  z.union([value, z.lazy((): z.core.$ZodType => inner), z.array(z.lazy((): z.core.$ZodType => inner)).max(200)]),
 );
 const inner = z.strictObject({ rule: z.string().max(80), facts });
 
