@@ -9,6 +9,7 @@ import type { Signature } from '@mansuet/core/log';
 import type { HandlingPlan, PlanInput } from '@mansuet/core/plan';
 import { CONSENT_IDS, type ConsentId, SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
 import { FieldError } from '../forms/field-error';
+import { Latest } from '../planner/latest';
 import { PlannerService } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
 import { VisitStore } from '../visit/visit-store';
@@ -30,6 +31,7 @@ export class AgreementPage {
   private readonly words = inject(Words);
   private readonly router = inject(Router);
   private readonly planner = inject(PlannerService);
+  private readonly latest = new Latest();
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
 
@@ -110,12 +112,13 @@ export class AgreementPage {
     effect(() => {
       const input = this.store.planInput();
       if (!input) return;
-      this.planner.plan(input).then(
+      this.latest.hear(
+        this.planner.plan(input),
         ({ plan }) => {
           this.plan.set(plan);
           this.trouble.set('');
         },
-        (error: unknown) => this.trouble.set(`The plan could not be made: ${error instanceof Error ? error.message : String(error)}`),
+        (error) => this.trouble.set(`The plan could not be made: ${error instanceof Error ? error.message : String(error)}`),
       );
     });
   }

@@ -3,6 +3,7 @@ import { type Alternative, alternativesTo, proposeAgreement } from '@mansuet/cor
 import type { Salon } from '@mansuet/core/contract';
 import { dogKinds } from '@mansuet/core/knowledge/dogs';
 import { compareWith, type HandlingPlan, isWorthOffering, type PlanInput } from '@mansuet/core/plan';
+import { Latest } from '../planner/latest';
 import { PlannerService } from '../planner/planner.service';
 import { aboutMinutes, money } from '../wording/time';
 import { Words } from '../wording/words.service';
@@ -49,6 +50,7 @@ interface Offered {
 export class AlternativesPanel {
   private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
+  private readonly latest = new Latest();
   readonly plan = input.required<HandlingPlan>();
   readonly input = input.required<PlanInput>();
   readonly salon = input.required<Salon>();
@@ -61,13 +63,14 @@ export class AlternativesPanel {
   }
 
   private async compare(plan: HandlingPlan, asked: PlanInput, salon: Salon): Promise<void> {
+    const isLatest = this.latest.next();
     this.busy.set(true);
     this.offered.set([]);
     const offered: Offered[] = [];
     for (const a of alternativesTo(asked, dogKinds(asked.dog, asked.feelOver, asked.today))) {
       const other = (await this.planner.planBeside(a.input)).plan;
       // The owner has changed the wish meanwhile: this comparison is over.
-      if (this.plan() !== plan) return;
+      if (!isLatest()) return;
       const differs = compareWith(plan, other);
       if (!isWorthOffering(differs)) continue;
       const p = proposeAgreement(other, a.input, salon.ratePerMinuteMinor);

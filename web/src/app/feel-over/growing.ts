@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
 import type { HandlingPlan } from '@mansuet/core/plan';
 import { JOINTS, LOOKED_FINDINGS, LOOKED_PARTS, type ZoneId } from '@mansuet/core/words';
+import { Latest } from '../planner/latest';
 import { PlannerService } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
 import { dayInWords } from '../wording/time';
@@ -18,6 +19,7 @@ const HAZARDS_SHOWN = 3;
 export class Growing {
   private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
+  private readonly latest = new Latest();
   protected readonly store = inject(VisitStore);
   readonly picked = output<ZoneId>();
   protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
@@ -67,14 +69,13 @@ export class Growing {
     effect(() => {
       const input = this.store.planInput();
       if (!input) return;
-      this.planner.plan(input).then(
+      this.latest.hear(
+        this.planner.plan(input),
         ({ plan }) => {
-          // An answer to an older question is not shown over a newer one.
-          if (this.store.planInput() !== input) return;
           this.plan.set(plan);
           this.trouble.set('');
         },
-        (error: unknown) => this.trouble.set(`Not worked out: ${error instanceof Error ? error.message : String(error)}`),
+        (error) => this.trouble.set(`Not worked out: ${error instanceof Error ? error.message : String(error)}`),
       );
     });
   }

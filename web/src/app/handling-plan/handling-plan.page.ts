@@ -4,6 +4,7 @@ import { type PlanInput, type PlanWish, withWish } from '@mansuet/core/plan';
 import { planChanges, planRecordOf, recordFromHere, toldWith } from '@mansuet/core/visit';
 import type { PlanWay, Reason } from '@mansuet/core/words';
 import { BATHING } from '@mansuet/core/work';
+import { Latest } from '../planner/latest';
 import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
@@ -37,6 +38,7 @@ export class HandlingPlanPage {
   private readonly words = inject(Words);
   private readonly router = inject(Router);
   private readonly planner = inject(PlannerService);
+  private readonly latest = new Latest();
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
   private readonly list = viewChild(StepList);
@@ -97,7 +99,7 @@ export class HandlingPlanPage {
     this.asked.set(input);
     this.odds.set(undefined);
     const timer = setTimeout(() => this.slow.set(true), SLOW_MS);
-    const isLatest = (): boolean => this.asked() === input;
+    const isLatest = this.latest.next();
     this.planner
       .plan(input, (found) => {
         if (isLatest()) this.planned.set(found);
@@ -108,7 +110,7 @@ export class HandlingPlanPage {
           this.planned.set(planned);
           this.opened.update((o) => Math.max(0, Math.min(o, planned.plan.steps.length - 1)));
           this.trouble.set('');
-          this.drawOdds(input);
+          this.drawOdds(input, isLatest);
         },
         (error: unknown) => {
           if (!isLatest()) return;
@@ -125,12 +127,14 @@ export class HandlingPlanPage {
       });
   }
 
-  private drawOdds(input: PlanInput): void {
+  private drawOdds(input: PlanInput, isLatest: () => boolean): void {
     this.planner.ask({ kind: 'odds', input }).then(
       (odds) => {
-        if (this.asked() === input) this.odds.set(odds);
+        if (isLatest()) this.odds.set(odds);
       },
-      () => this.trouble.set('The odds could not be worked out; the plan stands.'),
+      () => {
+        if (isLatest()) this.trouble.set('The odds could not be worked out; the plan stands.');
+      },
     );
   }
 

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { compareWith, type HandlingPlan, type Odds, type PlanInput, sayWay, signed } from '@mansuet/core/plan';
 import type { PlanWay } from '@mansuet/core/words';
+import { Latest } from '../planner/latest';
 import { PlannerService, type PlannedWay } from '../planner/planner.service';
 import { inPercent } from './say-odds';
 import { Words } from '../wording/words.service';
@@ -37,6 +38,7 @@ interface Column {
 export class WaysPanel {
   private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
+  private readonly latest = new Latest();
   readonly asked = input.required<PlanInput>();
   readonly plan = input.required<HandlingPlan>();
   readonly odds = input<Odds | undefined>();
@@ -66,10 +68,9 @@ export class WaysPanel {
       const input = this.asked();
       this.ways.set(undefined);
       this.trouble.set('');
-      this.planner.ask({ kind: 'ways', input, atMost: WAYS_SHOWN }).then(
-        (ways) => {
-          if (this.asked() === input) this.ways.set(ways);
-        },
+      this.latest.hear(
+        this.planner.ask({ kind: 'ways', input, atMost: WAYS_SHOWN }),
+        (ways) => this.ways.set(ways),
         () => this.trouble.set('The other ways could not be worked out. Load the page again; nothing entered is lost.'),
       );
     });
