@@ -10,7 +10,7 @@ const SCREENS: readonly { name: string; dog?: string; file?: string; path: strin
   { name: 'dogs', path: '/dogs', shows: 'Ludmila Farrow' },
   { name: 'new dog', path: '/dogs/new', shows: 'New dog' },
   { name: 'know', dog: 'Kestrel', path: 'know', shows: 'Tomasz at the head; he talks about the harbour.' },
-  { name: 'feel over', dog: 'Moss', path: 'feel_over', shows: 'On the table it is' },
+  { name: 'feel over', dog: 'Moss', path: 'feel_over', shows: 'Found so far' },
   { name: 'agree', dog: 'Moss', path: 'agree', shows: /steps in about/ },
   { name: 'plan', dog: 'Ottoline', path: 'plan', shows: /strain at most/ },
   { name: 'dog file', file: 'Ottoline', path: '/dogs', shows: 'Likes the table low.' },
