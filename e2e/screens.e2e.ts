@@ -33,8 +33,6 @@ for (const size of [
   { width: 834, height: 1112 },
 ]) {
   test(`axe finds nothing serious and nothing overflows at ${size.width}×${size.height}`, async ({ page }) => {
-    // Thirteen screens, five seconds each: a busy machine may take four times as long.
-    test.setTimeout(300_000);
     await page.setViewportSize(size);
     await signIn(page, 'imke');
     for (const screen of SCREENS) {

@@ -142,12 +142,15 @@ export async function startServer(port: number, env: NodeJS.ProcessEnv = {}): Pr
     stdio: 'ignore',
   });
   started.add(child);
-  for (let i = 0; i < 150; i++) {
-    try {
-      if ((await fetch(`http://127.0.0.1:${port}/api/health`)).ok) return child;
-    } catch {
-      await new Promise((done) => setTimeout(done, 100));
-    }
-  }
-  throw new Error('the server did not start');
+  await expect
+    .poll(
+      () =>
+        fetch(`http://127.0.0.1:${port}/api/health`).then(
+          (answer) => answer.ok,
+          () => false,
+        ),
+      { message: 'the server of the test answers', timeout: 120_000 },
+    )
+    .toBe(true);
+  return child;
 }

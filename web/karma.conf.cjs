@@ -28,7 +28,9 @@ module.exports = (config) => {
     colors: false,
     browsers: ['Headless'],
     customLaunchers: { Headless: { base: 'ChromiumHeadless', flags: FLAGS } },
-    browserNoActivityTimeout: 120000,
+    browserNoActivityTimeout: 300000,
+    // A limit, not a wait: longer than `until` looks, so that a spec fails with what it waited for.
+    client: { jasmine: { timeoutInterval: 90000 } },
     singleRun: true,
   });
 };

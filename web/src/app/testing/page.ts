@@ -23,10 +23,10 @@ export async function settle(fixture: Page): Promise<void> {
 }
 
 /** How long `until` looks, ms, and how often. */
-const PATIENCE_MS = 10_000;
+const PATIENCE_MS = 60_000;
 const LOOK_EVERY_MS = 10;
 
-/** Waits until something is so. @throws when it has not come within ten seconds */
+/** Waits until something is so. @throws when it has not come within a minute */
 export async function until(fixture: Page, so: () => boolean | Promise<boolean>, page = (): string => ''): Promise<void> {
   const end = performance.now() + PATIENCE_MS;
   while (!(await so())) {
