@@ -5,7 +5,7 @@ test('a mat that was left undone waits on the next plan until a hand was there',
   await bookDog(page, 'Larch');
   await feelOver(page, async () => {
     await pickZone(page, 'armpit_left');
-    await page.getByRole('button', { name: 'Nothing passes' }).click();
+    await page.getByRole('radio', { name: 'Nothing passes' }).click();
     await expect(page.getByText('Grade 3, tight')).toBeVisible();
   });
   await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
@@ -31,7 +31,7 @@ test('a mat that was left undone waits on the next plan until a hand was there',
 
   await page.goto(`${visit}/feel_over`);
   await asked.click();
-  await page.getByRole('button', { name: 'Fine teeth pass' }).click();
+  await page.getByRole('radio', { name: 'Fine teeth pass' }).click();
   await expect(asked).toHaveCount(0);
   await page.goto(`${visit}/plan`);
   await expect(page.locator('button.step').first()).toBeVisible();

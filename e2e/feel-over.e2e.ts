@@ -3,7 +3,7 @@ import { bookDog, expect, pickZone, signIn, test } from './support.js';
 
 /** Taps, counted as a groomer's: from the file to the agreement. */
 async function tap(page: Page, name: string | RegExp, count: { taps: number }): Promise<void> {
-  const button = page.getByRole('button', { name }).first();
+  const button = page.getByRole('button', { name }).or(page.getByRole('radio', { name })).first();
   await button.click();
   count.taps++;
 }
@@ -35,12 +35,12 @@ test('what was found the last time is confirmed by one tap, and a closed browser
   await page.getByRole('button', { name: 'I have read it: feel over' }).click();
   await page.getByRole('button', { name: 'Nothing speaks against it' }).click();
   await page.getByRole('button', { name: 'The vet has agreed' }).click();
-  await page.getByRole('button', { name: 'still', exact: true }).click();
+  await page.getByRole('radio', { name: 'still', exact: true }).click();
   await page.getByRole('button', { name: /^Forelegs and feet/ }).click();
   await page.getByRole('button', { name: /^As before/ }).click();
   await expect(page.locator('.found')).toContainText('nails long');
   await page.getByRole('button', { name: /^Ears/ }).click();
-  await page.getByRole('group', { name: 'ears' }).getByRole('button', { name: 'black or foul' }).click();
+  await page.getByRole('radiogroup', { name: 'ears' }).getByRole('radio', { name: 'black or foul' }).click();
   await expect(page.locator('.grows')).toContainText('for a vet');
   await page.close();
   const again = await context.newPage();
@@ -69,7 +69,7 @@ test('small places are magnified under the finger; scale and caliper send their 
   await page.getByRole('slider', { name: 'Caliper' }).fill('11.5');
   await page.getByText('A mark lies here').click();
   await page.getByRole('button', { name: 'Send measure' }).click();
-  await expect(page.getByLabel('Length, mm')).toHaveValue('11.5');
+  await expect(page.getByLabel('Length', { exact: true })).toHaveValue('11.5');
   await page.getByRole('tab', { name: 'Fit and mood' }).click();
   await page.getByRole('slider', { name: 'Scale' }).fill('9');
   await page.getByRole('button', { name: 'Send weight' }).click();

@@ -1,4 +1,5 @@
 import pg from 'pg';
+import { isForEveryone } from './for-everyone.js';
 import { freePort } from '../tools/free-port.js';
 import { expect, signIn, startServer, stopServer, test } from './support.js';
 
@@ -28,6 +29,9 @@ test('a dog is entered: errors stand beside the field and nothing typed is lost'
   await expect(page.getByText('A dog weighs at least 0.3 kg.')).toBeVisible();
   await expect(page.getByText('Give a name.')).toBeVisible();
   await expect(page.getByLabel('Name of the dog')).toHaveValue('Quince');
+  // The first field that is wrong has the focus, and its error is tied to it.
+  await expect(page.getByLabel(/^Born/)).toBeFocused();
+  await expect(page.getByLabel('E-mail')).toHaveAccessibleDescription('This is not an e-mail address.');
   await page.getByLabel('Weight, kg').fill('70');
   await expect(page.getByText('70 kg for a light dog: is that right?')).toBeVisible();
   await page.getByLabel('Weight, kg').fill('12');
@@ -38,10 +42,10 @@ test('a dog is entered: errors stand beside the field and nothing typed is lost'
   await page.getByLabel(/^Born/).fill('2022-05-01');
   await page.getByRole('button', { name: 'Enter and book a visit' }).click();
   await page.waitForURL('**/book');
-  await page.getByLabel('Length wanted, mm').fill('0');
+  await page.getByLabel('Length wanted').fill('0');
   await page.getByRole('button', { name: 'Book', exact: true }).click();
-  await expect(page.getByText('Millimetres, above 0 to 80.')).toBeVisible();
-  await page.getByLabel('Length wanted, mm').fill('6');
+  await expect(page.getByText('Between 1 and 80 mm.')).toBeVisible();
+  await page.getByLabel('Length wanted').fill('6');
   await page.getByRole('button', { name: 'Book', exact: true }).click();
   await page.waitForURL('**/know');
   await expect(page.getByRole('heading', { name: 'Quince' })).toBeVisible();
@@ -94,13 +98,14 @@ test('an empty installation asks for its first run, and shows no demo logins', a
   await page.waitForURL('**/first-run');
   await page.getByRole('button', { name: 'Open the salon' }).click();
   await expect(page.getByText('Give the salon’s name.')).toBeVisible();
+  await isForEveryone(page, 'the first run, with what is wrong');
   await page.getByLabel('Name of the salon').fill('Saltgrass');
   await page.getByLabel('Your name').fill('Ines Karr');
   await page.getByLabel('Your sign-in name').fill('ines');
   await page.getByLabel('Your password').fill('a long enough one');
   await page.getByRole('button', { name: 'Open the salon' }).click();
   await page.waitForURL('**/dogs');
-  await expect(page.getByText('No dog is entered yet.')).toBeVisible();
+  await expect(page.getByText('No dog is entered yet')).toBeVisible();
   await page.goto(`http://127.0.0.1:${port}/today`);
   await expect(page.getByText('No dog is booked today').first()).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();

@@ -1,3 +1,4 @@
+import { isForEveryone } from './for-everyone.js';
 import { expect, signIn, test } from './support.js';
 
 test('a dog is found by a misspelt name, by what sounds alike, and by digits of the phone', async ({ page }) => {
@@ -62,14 +63,15 @@ test('a photograph is added, seen large, and deleted; what is no picture is refu
   await page.goto('/dogs');
   await page.getByRole('link', { name: 'Samphire', exact: true }).click();
   const photos = page.locator('man-photos-panel');
-  await photos.getByRole('button', { name: 'a mark' }).click();
+  await photos.getByRole('radio', { name: 'a mark' }).click();
   await photos.locator('input[type=file]').setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
   await expect(photos.getByRole('alert')).toContainText('not a whole JPEG, PNG or WebP');
   await photos.locator('input[type=file]').setInputFiles({ name: 'mark.png', mimeType: 'image/png', buffer: await page.screenshot() });
   const small = photos.getByRole('button', { name: /^Large: a mark/ });
   await expect(small).toBeVisible();
   await small.click();
-  await expect(photos.locator('dialog img')).toBeVisible();
-  await photos.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByRole('dialog').locator('img')).toBeVisible();
+  await isForEveryone(page, 'a photograph, large');
+  await page.getByRole('button', { name: 'Delete for good' }).click();
   await expect(small).toHaveCount(0);
 });

@@ -1,22 +1,12 @@
-import type { Page } from '@playwright/test';
-import { AxeBuilder } from '@axe-core/playwright';
+import { isForEveryone } from './for-everyone.js';
 import { bookDog, expect, feelOver, pickZone, sign, signIn, test, watchContext } from './support.js';
-
-/** As on the salon's screens: nothing that keeps somebody out, nothing wider than the phone. */
-async function isForEveryone(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(
-    violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes[0]?.target.join(' ')}`),
-  ).toEqual([]);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-}
 
 test('an owner reads, answers and signs on the phone; the salon sees it and gets the copy', async ({ page, browser, watch }) => {
   await signIn(page, 'imke');
   await bookDog(page, 'Samphire');
   await feelOver(page, async () => {
     await pickZone(page, 'armpit_left');
-    await page.getByRole('button', { name: 'Nothing passes' }).click();
+    await page.getByRole('radio', { name: 'Nothing passes' }).click();
   });
   await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
   await expect(page.getByText(/steps in about/)).toBeVisible();
@@ -29,11 +19,11 @@ test('an owner reads, answers and signs on the phone; the salon sees it and gets
   const owner = await phone.newPage();
   await owner.goto(new URL(href).pathname);
   await expect(owner.getByRole('heading', { name: 'Samphire, today' })).toBeVisible();
-  await isForEveryone(owner);
+  await isForEveryone(owner, 'the agreement on the owner’s phone');
   await owner.getByRole('button', { name: 'Send my answers' }).click();
   await expect(owner.getByText('Something is still open above.')).toBeVisible();
   await expect(owner.getByText('Sign with your finger.')).toBeVisible();
-  const agree = owner.getByRole('button', { name: 'I agree' });
+  const agree = owner.getByRole('radio', { name: 'I agree' });
   for (let i = 0; i < (await agree.count()); i++) await agree.nth(i).click();
   await owner.getByLabel(/before you are rung first/).fill('300');
   await owner.getByLabel('Your name').fill('Philippa Drum');
@@ -71,14 +61,14 @@ test('an owner tells of a dog before the first visit; the salon reviews it befor
   const owner = await phone.newPage();
   await owner.goto(new URL(href).pathname);
   await expect(owner.getByLabel('Name of the dog')).toBeVisible();
-  await isForEveryone(owner);
+  await isForEveryone(owner, 'the intake on the owner’s phone');
   await owner.getByLabel('Name of the dog').fill('Pomfret');
   await owner.getByLabel(/^Born/).fill('2023-03-01');
   // A closed page keeps what was typed.
   await owner.reload();
   await expect(owner.getByLabel('Name of the dog')).toHaveValue('Pomfret');
   await owner.getByLabel('Weight, kg').fill('70');
-  await owner.getByRole('button', { name: 'It growled or snapped the air' }).click();
+  await owner.getByRole('radio', { name: 'It growled or snapped the air' }).click();
   await owner.getByLabel('What happened just before?').fill('Someone took its bone.');
   await owner.getByLabel('What calms it?').fill('Humming.');
   await owner.getByRole('button', { name: 'Send to the salon' }).click();
@@ -92,6 +82,7 @@ test('an owner tells of a dog before the first visit; the salon reviews it befor
   const intake = page.getByRole('region', { name: 'Intake of Cordula Wake' });
   await intake.getByRole('button', { name: 'Review' }).click();
   await expect(intake).toContainText('Someone took its bone.');
+  await isForEveryone(page, 'the review of an intake');
   await expect(intake.getByLabel('Name of the dog')).toHaveValue('Pomfret');
   await intake.getByRole('button', { name: 'Take it over into a new file' }).click();
   await page.waitForURL(/\/dogs\/[0-9a-f-]{36}$/);

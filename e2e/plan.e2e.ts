@@ -27,7 +27,7 @@ test('the plan changes with each finding, and says why', async ({ page }) => {
 
   const matted = await change(page, visit, async () => {
     await pickZone(page, 'armpit_left');
-    await page.getByRole('button', { name: 'Nothing passes' }).click();
+    await page.getByRole('radio', { name: 'Nothing passes' }).click();
     // A page that is left before a tap is shown as kept may lose it: what was found says that it is.
     await expect(page.locator('.found')).toContainText('left armpit');
   });
@@ -36,7 +36,7 @@ test('the plan changes with each finding, and says why', async ({ page }) => {
 
   const stiff = await change(page, visit, async () => {
     await page.getByRole('tab', { name: 'Joints' }).click();
-    await page.locator('.joints li', { hasText: 'left hip' }).getByRole('button', { name: 'stiff' }).click();
+    await page.locator('.joints li', { hasText: 'left hip' }).getByRole('radio', { name: 'stiff' }).click();
     await expect(page.locator('.found')).toContainText('left hip');
   });
   expect(stiff).toContain('on the lap, or lying on its side');
@@ -45,8 +45,8 @@ test('the plan changes with each finding, and says why', async ({ page }) => {
 
   const bit = await change(page, visit, async () => {
     await page.getByRole('tab', { name: 'Fit and mood' }).click();
-    await page.getByRole('button', { name: 'The owner says yes' }).click();
-    await expect(page.getByRole('button', { name: 'The owner says yes' })).toHaveAttribute('aria-pressed', 'true');
+    await page.getByRole('radio', { name: 'The owner says yes' }).click();
+    await expect(page.getByRole('radio', { name: 'The owner says yes' })).toHaveAttribute('aria-checked', 'true');
   });
   expect(bit).toContain('basket muzzle');
   await page.locator('button.step', { hasText: 'Clip out tight mats' }).click();
@@ -59,7 +59,7 @@ test('the plan changes with each finding, and says why', async ({ page }) => {
   await expect(page.getByText('This plan is at the table.')).toBeVisible();
   await page.goto(`${visit}/feel_over`);
   await pickZone(page, 'ear_leather_left');
-  await page.getByRole('button', { name: 'Nothing passes' }).click();
+  await page.getByRole('radio', { name: 'Nothing passes' }).click();
   await expect(page.locator('.found')).toContainText('left ear flap');
   await page.goto(`${visit}/plan`);
   await page.getByRole('button', { name: 'Take the changed plan to the table' }).click();
@@ -74,10 +74,10 @@ test('what the owner refuses falls out of the plan', async ({ page }) => {
   await bookDog(page, 'Samphire');
   await feelOver(page, async () => {
     await pickZone(page, 'groin_left');
-    await page.getByRole('button', { name: 'Nothing passes' }).click();
+    await page.getByRole('radio', { name: 'Nothing passes' }).click();
   });
   await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
-  await page.getByRole('button', { name: /^Refuses: Tight mats are clipped under/ }).click();
+  await page.getByRole('radio', { name: /^Refuses: Tight mats are clipped under/ }).click();
   await expect(page.getByText('The owner does not want it clipped close.')).toBeVisible();
   await expect(page.getByText('Tight mats stay in: no bath, wetting tightens them.')).toBeVisible();
 });

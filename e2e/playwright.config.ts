@@ -27,6 +27,9 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     screenshot: 'only-on-failure',
+    // What is in the way of a click is said long before the test ends.
+    actionTimeout: 60_000,
+    navigationTimeout: 120_000,
   },
   webServer: {
     command: 'node demo/dist/main.js && exec node server/dist/main.js',

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
-import { expect, test as base, type BrowserContext, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { ROOT } from '../tools/place.js';
 
 export { expect };
@@ -76,8 +76,27 @@ export async function feelOver(page: Page, findings: () => Promise<void> = () =>
   await expect(nothing).toHaveAttribute('aria-pressed', 'true');
   const vet = page.getByRole('button', { name: 'The vet has agreed' });
   if (await vet.isVisible()) await vet.click();
-  await page.getByRole('button', { name: 'still', exact: true }).click();
+  await page.getByRole('radio', { name: 'still', exact: true }).click();
   await findings();
+}
+
+/** Stops between one thing and another at most. */
+const STOPS = 300;
+
+/** Goes to something as who has no pointer: by Tab, and by arrows inside a group that is one stop. */
+export async function reach(page: Page, target: Locator): Promise<void> {
+  await expect(target).toBeEnabled();
+  for (let i = 0; i < STOPS; i++) {
+    const at = await target.evaluate((to) => {
+      const now = document.activeElement;
+      if (now === to) return 'there';
+      const group = to.closest('[role=radiogroup], [role=toolbar], [role=tablist]');
+      return group && now && group.contains(now) ? 'in its group' : 'elsewhere';
+    });
+    if (at === 'there') return;
+    await page.keyboard.press(at === 'in its group' ? 'ArrowRight' : 'Tab');
+  }
+  throw new Error(`Tab never came to ${String(target)}`);
 }
 
 export async function pickZone(page: Page, zone: string): Promise<void> {
@@ -108,7 +127,7 @@ export async function sign(page: Page): Promise<void> {
 export async function agree(page: Page): Promise<void> {
   await page.waitForURL('**/agree');
   await expect(page.getByText(/steps in about/)).toBeVisible();
-  const open = page.getByRole('button', { name: /^Agrees:/, pressed: false });
+  const open = page.getByRole('radio', { name: /^Agrees:/, checked: false });
   while ((await open.count()) > 0) {
     const before = await open.count();
     await open.first().click();

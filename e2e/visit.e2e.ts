@@ -1,14 +1,14 @@
-import { agree, bookDog, expect, feelOver, openVisit, pickZone, signIn, test } from './support.js';
+import { agree, bookDog, expect, feelOver, openVisit, pickZone, reach, signIn, test } from './support.js';
 
 test('one dog through one visit, from the file to the hand-back', async ({ page }) => {
   await signIn(page, 'rafael');
   await bookDog(page, 'Sorrel');
   await feelOver(page, async () => {
     await pickZone(page, 'armpit_left');
-    await page.getByRole('button', { name: 'Nothing passes' }).click();
+    await page.getByRole('radio', { name: 'Nothing passes' }).click();
     await expect(page.getByText('Grade 3, tight')).toBeVisible();
     await page.getByRole('button', { name: 'Check the right armpit' }).click();
-    await page.getByRole('button', { name: 'Wide teeth stop' }).click();
+    await page.getByRole('radio', { name: 'Wide teeth stop' }).click();
     await expect(page.getByText('No splitter on the right armpit')).toBeVisible();
   });
   await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
@@ -38,7 +38,7 @@ test('one dog through one visit, from the file to the hand-back', async ({ page 
   await expect(page.getByText('Press with clean gauze for 5 min')).toBeVisible();
   await page.getByRole('button', { name: 'Record it' }).click();
   await expect(page.getByText('How bad is it? Choose one')).toBeVisible();
-  await page.getByRole('button', { name: 'mild: heals by itself' }).click();
+  await page.getByRole('radio', { name: 'mild: heals by itself' }).click();
   await page.getByLabel('What, and what stopped it').fill('At the fold; pressed, stopped.');
   await page.getByRole('button', { name: 'Record it' }).click();
   for (let i = 0; i < steps; i++) {
@@ -61,21 +61,21 @@ test('one dog through one visit, from the file to the hand-back', async ({ page 
   await expect(page.getByText('nick', { exact: true })).toBeVisible();
 });
 
-test('the same by keyboard alone', async ({ page }) => {
+test('the same by Tab, arrows and Enter alone, to the hand-back', async ({ page }) => {
   await signIn(page, 'imke');
   await bookDog(page, 'Hazel');
   const press = async (name: string | RegExp): Promise<void> => {
-    const button = page.getByRole('button', { name }).first();
-    // A button that is not yet enabled takes no focus, and Enter would press the one before it again.
-    await expect(button).toBeEnabled();
-    await button.focus();
-    await expect(button).toBeFocused();
+    await reach(page, page.getByRole('button', { name }).or(page.getByRole('radio', { name })).first());
     await page.keyboard.press('Enter');
   };
+  // A new screen begins at its beginning.
+  await expect(page.locator('#sheet')).toBeFocused();
+  await expect(page).toHaveTitle('Hazel: Know · Mansuet');
   await press('I have read it: feel over');
+  await page.waitForURL('**/feel_over');
   await press('Nothing speaks against it');
   await press('still');
-  await page.locator('[data-zone="back"][tabindex="0"]').first().focus();
+  await reach(page, page.locator('[data-zone="back"][tabindex="0"]').first());
   await page.keyboard.press('Enter');
   await expect(page.locator('.zone-name')).toHaveText('back');
   await page.keyboard.press('ArrowRight');
@@ -85,20 +85,60 @@ test('the same by keyboard alone', async ({ page }) => {
   await press('Feel-over done: agree');
   await page.waitForURL('**/agree');
   await expect(page.getByText(/steps in about/)).toBeVisible();
-  const open = page.getByRole('button', { name: /^Agrees:/, pressed: false });
+  const open = page.getByRole('radio', { name: /^Agrees:/, checked: false });
   while ((await open.count()) > 0) {
     const before = await open.count();
-    await open.first().focus();
-    await expect(open.first()).toBeFocused();
+    await reach(page, open.first());
     await page.keyboard.press('Enter');
     await expect(open).toHaveCount(before - 1);
   }
   await press('Agreed by word, I heard it');
   await press('Agreed: plan');
   await page.waitForURL('**/plan');
+  await expect(page.locator('ol.steps')).toBeVisible();
+  const steps = await page.locator('button.step').count();
   await press('Take it to the table');
   await page.waitForURL('**/work');
-  await page.locator('body').click({ position: { x: 640, y: 30 } });
+  await press(/^Start/);
+  await expect(page.getByRole('status').filter({ hasText: 'Started:' })).toBeVisible();
+  await press(/growls/);
+  await expect(page.getByRole('alert').filter({ hasText: 'Pause' })).toBeVisible();
+  await press(/^Pause/);
+  await expect(page.getByText(/^Break \d+:\d\d/)).toBeVisible();
+  await press('relaxed');
+  await expect(page.getByRole('status').filter({ hasText: 'In the break: relaxed' })).toBeVisible();
+  await press(/^Go on/);
+  await press(/^Remark/);
+  const remark = page.getByRole('dialog', { name: 'Remark for whoever has this dog next' });
+  await expect(remark).toBeFocused();
+  await reach(page, remark.getByLabel('Remark'));
+  // Letters that are keys elsewhere are letters here.
+  await page.keyboard.type('Hums, pants, 7 treats');
+  await reach(page, remark.getByRole('button', { name: 'Keep it' }));
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'Remark kept' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Remark/ })).toBeFocused();
+  for (let i = 0; i < steps; i++) {
+    if (i > 0) await press(/^Start step/);
+    await press(/^Step done/);
+  }
+  await press(/^Finish/);
+  await page.waitForURL('**/hand_back');
+  await expect(page.getByText('Hums, pants, 7 treats')).toBeVisible();
+  await press('Told, and handed back');
+  await page.waitForURL('**/today');
+  await expect(page.locator('man-lead-tag a', { hasText: 'Hazel' })).toHaveClass(/gone/);
+});
+
+test('single keys at the table: signals, break, undo, slips, the list; all of them can be switched off', async ({ page }) => {
+  await signIn(page, 'imke');
+  await bookDog(page, 'Hazel');
+  await feelOver(page);
+  await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
+  await agree(page);
+  await page.getByRole('button', { name: 'Take it to the table' }).click();
+  await page.waitForURL('**/work');
+  await expect(page.getByRole('button', { name: /^Start/ })).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'Started:' })).toBeVisible();
   await page.keyboard.press('7');
@@ -106,22 +146,30 @@ test('the same by keyboard alone', async ({ page }) => {
   await page.keyboard.press('u');
   await expect(page.getByText('Taken back: signal seen')).toBeVisible();
   await expect(page.getByRole('alert').filter({ hasText: 'Pause' })).toBeHidden();
-  await page.keyboard.press('p');
-  await expect(page.getByText(/^Break \d+:\d\d/)).toBeVisible();
-  await page.keyboard.press('p');
   await page.keyboard.press('h');
-  await expect(page.getByText('Another hold', { exact: true })).toBeVisible();
+  const hold = page.getByRole('dialog', { name: 'Another hold' });
+  await expect(hold).toBeVisible();
+  await page.keyboard.press('p');
+  await expect(page.getByRole('button', { name: /^Go on/ }).first()).toBeVisible();
+  await page.keyboard.press('p');
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Another hold', { exact: true })).toBeHidden();
+  await expect(hold).toBeHidden();
   await page.keyboard.press('?');
-  await expect(page.getByText('Keys at the table')).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Keys at the table' })).toBeVisible();
+  await page.getByRole('button', { name: 'Single keys answer' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Keys at the table')).toBeHidden();
+  await page.locator('body').click({ position: { x: 640, y: 30 } });
+  await page.keyboard.press('h');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys at the table' })).toBeVisible();
+  await expect(hold).toBeHidden();
+  await page.getByRole('button', { name: 'All as they came' }).click();
+  await page.keyboard.press('Escape');
   await page.keyboard.press('s');
-  await press('It has had enough');
+  await page.getByRole('button', { name: 'It has had enough' }).click();
   await page.waitForURL('**/hand_back');
   await expect(page.getByText('We stopped before the end: It has had enough')).toBeVisible();
-  await press('Undo the end of the work');
+  await page.getByRole('button', { name: 'Undo the end of the work' }).click();
   await expect(page.getByText('The work is not ended yet')).toBeVisible();
 });
 
@@ -150,7 +198,7 @@ test('a dog that is not fit is not planned, and the vet is named', async ({ page
   await page.getByRole('button', { name: 'laboured or noisy breath' }).click();
   await expect(page.getByText('Not today', { exact: true })).toBeVisible();
   await expect(page.getByText('Ring now:')).toBeVisible();
-  await page.getByRole('button', { name: 'tense' }).click();
+  await page.getByRole('radio', { name: 'tense' }).click();
   await page.getByRole('button', { name: 'Not today: hand back' }).click();
   await page.waitForURL('**/hand_back');
   await expect(page.getByText('Bracken was not groomed today.')).toBeVisible();

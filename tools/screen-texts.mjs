@@ -24,6 +24,17 @@ export const MARKED = {
     'cdkDragLockAxis',
     'autocapitalize',
     'content',
+    // Inputs of controls that are ids, not words.
+    'aria-labelledby',
+    'complete',
+    'kind',
+    'layout',
+    'live',
+    'manCell',
+    'manTab',
+    'of',
+    'path',
+    'size',
   ],
 };
 
@@ -75,12 +86,17 @@ export const SCREENS_NOT_YET_MARKED = [
   'web/src/app/table/blade-picker.ts',
   'web/src/app/table/hold-picker.ts',
   'web/src/app/table/incident-form.ts',
-  'web/src/app/table/table.page.html',
   'web/src/app/today/today.page.html',
 ];
 
 /** As the linter names them: a template within a component is a file below it. The page round the application has no words but its name. */
-export const NOT_YET_MARKED = ['web/src/index.html', ...SCREENS_NOT_YET_MARKED.map((file) => (file.endsWith('.ts') ? `${file}/**` : file))];
+export const NOT_YET_MARKED = [
+  'web/src/index.html',
+  // For whoever builds screens, in the language that they build in.
+  'web/src/app/controls-page/**',
+  'web/src/**/*.spec.ts/**',
+  ...SCREENS_NOT_YET_MARKED.map((file) => (file.endsWith('.ts') ? `${file}/**` : file)),
+];
 
 /** The rule alone, on every screen: for the spec that looks after the list. */
 export const MARKS_ONLY = [

@@ -10,6 +10,13 @@ const signedIn: CanActivateFn = async () => {
   return router.parseUrl(now.firstRun ? '/first-run' : '/sign-in');
 };
 
+/** The page of controls is for whoever builds screens: a salon's own installation does not have it. */
+const isDemo: CanActivateFn = async () => {
+  const session = inject(SessionService);
+  const router = inject(Router);
+  return (await session.ready()).demoLogins.length > 0 || router.parseUrl('/today');
+};
+
 /** Every screen belongs to a phase of the visit or to the day round it. */
 export const routes: Routes = [
   { path: 'sign-in', title: 'Sign in · Mansuet', loadComponent: () => import('./sign-in/sign-in.page').then((m) => m.SignInPage) },
@@ -18,6 +25,12 @@ export const routes: Routes = [
     path: 'o/:secret',
     title: 'For the owner · Mansuet',
     loadComponent: () => import('./owner-page/owner-link.page').then((m) => m.OwnerLinkPage),
+  },
+  {
+    path: 'controls',
+    title: 'Controls · Mansuet',
+    canActivate: [isDemo],
+    loadComponent: () => import('./controls-page/controls.page').then((m) => m.ControlsPage),
   },
   {
     path: '',

@@ -53,7 +53,7 @@ describe('AgreementPage', () => {
     await answer('Refuses', 'Tight mats');
     await visit.until(() => visit.host.textContent?.includes('The owner does not want it clipped close') === true);
     expect(visit.store.planInput()?.refused).toEqual(['close_clip']);
-    expect(visit.host.querySelector('button[aria-label^="Refuses: Tight mats"]')?.getAttribute('aria-pressed')).toBe('true');
+    expect(visit.host.querySelector('button[aria-label^="Refuses: Tight mats"]')?.getAttribute('aria-checked')).toBe('true');
   });
 
   it('asks for a name before it takes an answer', async () => {

@@ -1,18 +1,22 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import type { AgreementOffer } from '@mansuet/core/contract';
 import { consentText } from '@mansuet/core/locales';
 import type { Signature } from '@mansuet/core/log';
-import type { HandlingPlan, PlanInput } from '@mansuet/core/plan';
+import type { PlanInput } from '@mansuet/core/plan';
 import { CONSENT_IDS, type ConsentId, SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
-import { FieldError } from '../forms/field-error';
-import { Latest } from '../planner/latest';
-import { PlannerService } from '../planner/planner.service';
+import { type Choice, choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Choices } from '../controls/choices';
+import { Notice } from '../controls/notice';
+import { NumberField } from '../controls/number-field';
+import { TextField } from '../controls/text-field';
+import { Toggle } from '../controls/toggle';
 import { SessionService } from '../server/session.service';
+import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
+import { RANGES, vetLimit } from '../wording/ranges';
 import { aboutMinutes, clockTime, money } from '../wording/time';
 import { AlternativesPanel } from './alternatives-panel';
 import { PhoneLink } from './phone-link';
@@ -22,7 +26,7 @@ import { Words } from '../wording/words.service';
 /** Agree: what the owner asks, what is possible and why not more, time, price, consent. */
 @Component({
   selector: 'man-agreement',
-  imports: [AlternativesPanel, FieldError, FormsModule, NzInputModule, PhoneLink, SignatureField],
+  imports: [AlternativesPanel, ChoiceGroup, Choices, Notice, NumberField, PhoneLink, SignatureField, TextField, Toggle],
   templateUrl: './agreement.page.html',
   styleUrl: './agreement.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,21 +34,21 @@ import { Words } from '../wording/words.service';
 export class AgreementPage {
   private readonly words = inject(Words);
   private readonly router = inject(Router);
-  private readonly planner = inject(PlannerService);
-  private readonly latest = new Latest();
+  private readonly plans = inject(PlanStore);
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
 
-  protected readonly items = SERVICE_ITEMS;
-  protected readonly labels = this.words.labels.service;
-  protected readonly plan = signal<HandlingPlan | undefined>(undefined);
-  protected readonly trouble = signal('');
+  protected readonly items = choicesOf(SERVICE_ITEMS, this.words.labels.service);
+  protected readonly plan = this.plans.plan;
+  protected readonly trouble = this.plans.trouble;
   protected readonly typedName = signal<string | undefined>(undefined);
   protected readonly nameError = signal('');
   protected readonly signature = signal<Signature | undefined>(undefined);
   /** Agreed without a signature: somebody heard it. */
   protected readonly byWord = signal(false);
   protected readonly textVersion = CONSENT_TEXT_VERSION;
+  protected readonly ranges = RANGES;
+  protected readonly limitRange = computed(() => vetLimit(this.store.context()?.salon.currency ?? ''));
   protected readonly round = Math.round;
   protected readonly time = clockTime;
 
@@ -109,18 +113,7 @@ export class AgreementPage {
   );
 
   constructor() {
-    effect(() => {
-      const input = this.store.planInput();
-      if (!input) return;
-      this.latest.hear(
-        this.planner.plan(input),
-        ({ plan }) => {
-          this.plan.set(plan);
-          this.trouble.set('');
-        },
-        (error) => this.trouble.set(`The plan could not be made: ${error instanceof Error ? error.message : String(error)}`),
-      );
-    });
+    this.plans.watch();
   }
 
   protected consentWords(id: ConsentId): string {
@@ -134,8 +127,15 @@ export class AgreementPage {
     const asked = this.asked();
     const wantedMm = change.wantedMm ?? asked.wantedMm;
     const sessionMinutes = Math.round(change.sessionMinutes ?? asked.sessionMinutes);
-    if (!(wantedMm > 0 && wantedMm <= 80 && sessionMinutes >= 10 && sessionMinutes <= 480)) return;
     void this.store.ask({ asked: { items: change.items ?? asked.items, wantedMm, sessionMinutes }, helperThere });
+  }
+  /** Agrees or refuses; once it is all signed, only a refusal is still open. */
+  protected answersTo(c: { readonly id: ConsentId; readonly text: string }): readonly Choice<boolean>[] {
+    const { agreed, consents } = this.store.state();
+    return [
+      { value: true, label: 'Agrees', says: `Agrees: ${c.text}`, disabled: agreed !== undefined && consents.get(c.id)?.agreed !== true },
+      { value: false, label: 'Refuses', says: `Refuses: ${c.text}` },
+    ];
   }
   protected toggle(item: ServiceItem): void {
     const items = this.asked().items;
@@ -158,7 +158,7 @@ export class AgreementPage {
   }
 
   protected setLimit(value: number | null): void {
-    this.typedLimit.set(value === null || (value >= 0 && value <= 100_000) ? value : undefined);
+    this.typedLimit.set(value);
     // An answer that was given already is given again with the new limit: the record shows both.
     if (this.store.state().consents.get('vet_emergency')?.agreed) void this.answer('vet_emergency', true);
   }

@@ -4,7 +4,7 @@ import type { Salon } from '@mansuet/core/contract';
 import { dogKinds } from '@mansuet/core/knowledge/dogs';
 import { compareWith, type HandlingPlan, isWorthOffering, type PlanInput } from '@mansuet/core/plan';
 import { Latest } from '../planner/latest';
-import { PlannerService } from '../planner/planner.service';
+import { PlannerService, Superseded } from '../planner/planner.service';
 import { aboutMinutes, money } from '../wording/time';
 import { Words } from '../wording/words.service';
 
@@ -68,9 +68,13 @@ export class AlternativesPanel {
     this.offered.set([]);
     const offered: Offered[] = [];
     for (const a of alternativesTo(asked, dogKinds(asked.dog, asked.feelOver, asked.today))) {
-      const other = (await this.planner.planBeside(a.input)).plan;
+      const planned = await this.planner.planBeside(a.input).catch((error: unknown) => {
+        if (error instanceof Superseded) return undefined;
+        throw error;
+      });
       // The owner has changed the wish meanwhile: this comparison is over.
-      if (!isLatest()) return;
+      if (!planned || !isLatest()) return;
+      const other = planned.plan;
       const differs = compareWith(plan, other);
       if (!isWorthOffering(differs)) continue;
       const p = proposeAgreement(other, a.input, salon.ratePerMinuteMinor);

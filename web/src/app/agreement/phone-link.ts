@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
 import { type AgreementOffer, NEW_LINK, type NewLink, OWNER_LINKS, type OwnerLink } from '@mansuet/core/contract';
+import { Notice } from '../controls/notice';
+import { TextField } from '../controls/text-field';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { clockTime } from '../wording/time';
 import { Words } from '../wording/words.service';
@@ -20,18 +20,11 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
 /** The agreement on the owner's own phone: a link that works once, as a code to scan and as a message of the stand-in gateway. */
 @Component({
   selector: 'man-phone-link',
-  imports: [FormsModule, NzInputModule, NzQRCodeModule, RouterLink],
+  imports: [Notice, NzQRCodeModule, RouterLink, TextField],
   template: `<h2>On the owner’s phone</h2>
     @if (made(); as m) {
       <div class="made">
-        <nz-qrcode
-          [nzValue]="m.url"
-          [nzSize]="164"
-          [nzBordered]="false"
-          nzColor="#1c2a31"
-          role="img"
-          aria-label="Code with the link, to scan"
-        />
+        <nz-qrcode [nzValue]="m.url" [nzSize]="164" [nzBordered]="false" role="img" aria-label="Code with the link, to scan" />
         <div class="stack">
           <p class="small">{{ m.message }}</p>
           <p class="quiet small">“Sent” by the stand-in gateway: nothing leaves this machine. <a routerLink="/messages">Messages</a></p>
@@ -43,9 +36,7 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
       </div>
     } @else {
       <div class="row">
-        <label class="phone"
-          >Number <input nz-input type="tel" name="linkPhone" autocomplete="off" [ngModel]="to()" (ngModelChange)="typed.set($event)" />
-        </label>
+        <man-text class="phone" label="Number" name="linkPhone" type="tel" [value]="to()" (typed)="typed.set($event)" />
         <button type="button" class="plain" [disabled]="!offer() || busy()" (click)="send()">
           {{ busy() ? 'Sending …' : 'Send a link' }}
         </button>
@@ -57,9 +48,7 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
         Link of {{ time(l.madeAt) }}: {{ stateNames[l.state] }}{{ l.answeredAt ? ' at ' + time(l.answeredAt) : '' }}.
       </p>
     }
-    @if (trouble()) {
-      <p class="warn" role="alert">{{ trouble() }}</p>
-    }`,
+    <man-notice kind="warn" live="alert" [says]="trouble()" />`,
   styles: `
     .made {
       display: grid;
@@ -69,16 +58,7 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
       overflow-wrap: anywhere;
       margin-top: 6px;
     }
-    .tiny {
-      min-height: 40px;
-      padding: 4px 12px;
-      font-size: 14px;
-    }
     .phone {
-      font-weight: 600;
-    }
-    .phone input {
-      display: block;
       width: 180px;
     }
     .row {

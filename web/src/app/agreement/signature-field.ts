@@ -31,7 +31,7 @@ const LEAST_STEP_PX = 2;
       position: relative;
       border: 1.5px solid var(--slate);
       border-radius: var(--radius);
-      background: #fff;
+      background: var(--white);
     }
     canvas {
       display: block;
@@ -79,7 +79,8 @@ export class SignatureField {
     afterNextRender(() => {
       const canvas = this.canvas().nativeElement;
       // Every move is taken: a browser hands out one a frame at most.
-      const pad = new SignaturePad(canvas, { minWidth: 0.8, maxWidth: 2.4, penColor: '#1c2a31', throttle: 0 });
+      const penColor = getComputedStyle(canvas).color;
+      const pad = new SignaturePad(canvas, { minWidth: 0.8, maxWidth: 2.4, penColor, throttle: 0 });
       this.pad = pad;
       // The canvas has as many points as the screen shows; what was drawn is drawn again after the size has changed.
       const fit = (): void => {

@@ -67,6 +67,22 @@ describe('BodyMap', () => {
     for (const item of host().querySelectorAll('[role="treeitem"]')) expect(item.getAttribute('aria-label')).not.toBe('');
   });
 
+  it('says which places are lit when it is only looked at', async () => {
+    fixture.componentRef.setInput('still', true);
+    fixture.componentRef.setInput('compact', true);
+    fixture.componentRef.setInput(
+      'paint',
+      new Map<ZoneId, ZonePaint>([
+        ['rump', { grade: 2 }],
+        ['armpit_left', { lit: true }],
+        ['back', { felt: true }],
+      ]),
+    );
+    await fixture.whenStable();
+    const says = [...host().querySelectorAll('svg[role="img"]')].map((svg) => svg.getAttribute('aria-label'));
+    expect(says).toEqual(['left flank: left armpit, lit now; rump, mat grade 2', 'right flank: rump, mat grade 2']);
+  });
+
   it('draws each ear, tail, nose and build otherwise', async () => {
     const drawn = new Set<string>();
     for (const look of [

@@ -2,6 +2,9 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
 import { mirrorOf, neighboursOf, sideOf } from '@mansuet/core/knowledge/anatomy';
 import { type Joint, type JointComfort, ZONE_IDS, type ZoneId } from '@mansuet/core/words';
+import { choicesOf } from '../controls/choice';
+import { Choices } from '../controls/choices';
+import { Slip } from '../controls/slip';
 import { compileView, type DrawnZone, type Picture } from './drawing/compile';
 import { flankView } from './drawing/flank';
 import { headView } from './drawing/head';
@@ -33,11 +36,10 @@ let instances = 0;
  */
 @Component({
   selector: 'man-body-map',
-  imports: [NgTemplateOutlet],
+  imports: [Choices, NgTemplateOutlet, Slip],
   templateUrl: './body-map.html',
   styleUrl: './body-map.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown.escape)': 'inset.set(undefined)' },
 })
 export class BodyMap {
   private readonly words = inject(Words);
@@ -56,7 +58,7 @@ export class BodyMap {
   readonly picked = output<ZoneId>();
 
   protected readonly id = `map${instances++}`;
-  protected readonly layerLabels = MAP_LAYER_LABELS;
+  protected readonly switches = computed(() => choicesOf(this.layers(), MAP_LAYER_LABELS));
   private readonly off = signal<ReadonlySet<MapLayer>>(new Set());
   protected readonly on = computed(() => new Set(MAP_LAYERS.filter((l) => !this.off().has(l))));
   protected readonly inset = signal<Inset | undefined>(undefined);
@@ -87,6 +89,7 @@ export class BodyMap {
     const p = this.paintOf(zone);
     return [
       this.words.labels.zone[zone],
+      p.lit ? 'lit now' : '',
       p.grade ? `mat grade ${p.grade}` : '',
       p.skin && p.skin !== 'sound' ? `${p.skin} skin` : '',
       p.crust ? 'crust' : '',
@@ -99,6 +102,15 @@ export class BodyMap {
     ]
       .filter((x) => x !== '')
       .join(', ');
+  }
+
+  /** What a screen reader says of a picture that is only looked at: the places that are lit, and what lies elsewhere. */
+  protected sayPicture(picture: Picture): string {
+    const seen = new Set(
+      picture.zones.map((z) => z.zone).filter((z) => Object.entries(this.paintOf(z)).some(([k, v]) => k !== 'felt' && v)),
+    );
+    const lit = [...seen].sort((a, b) => Number(this.paintOf(b).lit ?? false) - Number(this.paintOf(a).lit ?? false));
+    return lit.length === 0 ? picture.name : `${picture.name}: ${lit.map((z) => this.say(z)).join('; ')}`;
   }
 
   protected toggle(layer: MapLayer): void {
@@ -119,7 +131,6 @@ export class BodyMap {
     const zoom = Math.max(INSET_TARGET / zone.size, scale * 1.5);
     const [width, height] = [INSET.width / zoom, INSET.height / zoom];
     this.inset.set({ picture, box: `${zone.at[0] - width / 2} ${zone.at[1] - height / 2} ${width} ${height}` });
-    queueMicrotask(() => this.host.nativeElement.querySelector<HTMLElement>('.inset button')?.focus());
   }
 
   protected pick(zone: ZoneId): void {

@@ -1,24 +1,31 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { DevicesService } from './devices.service';
 
 /** A table scale and a caliper that stand in for real ones: set a value, send it. */
 @Component({
   selector: 'man-stand-ins',
-  imports: [FormsModule],
   template: `<details>
     <summary>Simulated scale and caliper</summary>
     <div class="device">
       <label
         >Scale
-        <input type="range" name="scale" min="0.5" max="90" step="0.1" [ngModel]="kg() ?? startKg()" (ngModelChange)="kg.set($event)"
+        <input
+          type="range"
+          name="scale"
+          min="0.5"
+          max="90"
+          step="0.1"
+          [value]="kg() ?? startKg()"
+          #scale
+          (input)="kg.set(scale.valueAsNumber)"
       /></label>
       <output>{{ (kg() ?? startKg()).toFixed(1) }} kg</output>
       <button type="button" class="plain" (click)="sendScale()">Send weight</button>
     </div>
     <div class="device">
       <label
-        >Caliper <input type="range" name="caliper" min="1" max="60" step="0.1" [ngModel]="mm()" (ngModelChange)="mm.set($event)"
+        >Caliper
+        <input type="range" name="caliper" min="1" max="60" step="0.1" [value]="mm()" #caliper (input)="mm.set(caliper.valueAsNumber)"
       /></label>
       <output>{{ mm().toFixed(1) }} mm</output>
       <button type="button" class="plain" (click)="sendCaliper()">Send measure</button>

@@ -2,6 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { DogFile } from '@mansuet/core/contract';
+import { Notice } from '../controls/notice';
 import { FactsPanel } from './facts-panel';
 import { LearnedPanel } from './learned-panel';
 import { MarksPanel } from './marks-panel';
@@ -11,7 +12,7 @@ import { VisitsPanel } from './visits-panel';
 /** What is known of a dog: facts, what works, what to avoid, what was learned, marks, past visits, photographs. */
 @Component({
   selector: 'man-dog-file-view',
-  imports: [FactsPanel, LearnedPanel, MarksPanel, NgTemplateOutlet, PhotosPanel, RouterLink, VisitsPanel],
+  imports: [FactsPanel, LearnedPanel, MarksPanel, NgTemplateOutlet, Notice, PhotosPanel, RouterLink, VisitsPanel],
   templateUrl: './dog-file-view.html',
   styleUrl: './dog-file-view.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

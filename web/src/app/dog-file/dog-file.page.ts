@@ -2,11 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { debounceTime, switchMap } from 'rxjs';
 import { DOG_FILE, DOG_LIST, DOG_NOTE_FORM, type DogFile, type DogNoteForm, NEW_ID } from '@mansuet/core/contract';
-import { FieldError } from '../forms/field-error';
-import { errorsOf } from '../forms/errors-of';
+import type { Choice } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { errorsOf } from '../controls/errors-of';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { SearchField } from '../controls/search-field';
+import { ScreenName } from '../navigation/screen-name';
+import { TextField } from '../controls/text-field';
 import { ApiService, NOTHING, sayFailure, type Answer } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
@@ -22,13 +27,9 @@ interface Undo {
 /** The file outside a visit: read, change, add a card, put away, join two files of one dog, book. */
 @Component({
   selector: 'man-dog-file',
-  imports: [DogFileView, RouterLink, FormsModule, NzInputModule, FieldError],
+  imports: [ChoiceGroup, DogFileView, FormErrors, FormsModule, Notice, RouterLink, SearchField, TextField],
   templateUrl: './dog-file.page.html',
   styles: `
-    .tiny {
-      min-height: 40px;
-      padding: 4px 14px;
-    }
     .find,
     .who {
       max-width: 420px;
@@ -54,11 +55,11 @@ export class DogFilePage {
   protected readonly typedSaidBy = signal<string | undefined>(undefined);
   protected readonly saidBy = computed(() => this.typedSaidBy() ?? this.session.signedIn()?.staff.name ?? '');
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
-  protected readonly kinds = [
-    { id: 'works', label: 'What works' },
-    { id: 'avoid', label: 'What to avoid' },
-    { id: 'injury', label: 'Hurt before' },
-  ] as const;
+  protected readonly kinds: readonly Choice<DogNoteForm['kind']>[] = [
+    { value: 'works', label: 'What works' },
+    { value: 'avoid', label: 'What to avoid' },
+    { value: 'injury', label: 'Hurt before' },
+  ];
   protected readonly merging = signal(false);
   protected readonly otherSearch = signal('');
   private readonly found = toSignal(
@@ -75,6 +76,7 @@ export class DogFilePage {
   });
 
   constructor() {
+    inject(ScreenName).follow(() => this.file()?.dog.name ?? '');
     effect(() => void this.load(this.dogId()));
   }
 

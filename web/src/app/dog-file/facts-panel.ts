@@ -2,14 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, input, inject } from '@an
 import type { DogFile } from '@mansuet/core/contract';
 import { weightChange } from '@mansuet/core/knowledge/dogs';
 import type { Joint } from '@mansuet/core/words';
+import { Notice } from '../controls/notice';
 import { TrendLine, type TrendPoint } from './trend-line';
 import { Words } from '../wording/words.service';
 
 /** Who the dog is, whose it is, and its weight through time. */
 @Component({
   selector: 'man-facts-panel',
-  imports: [TrendLine],
-  template: `<dl>
+  imports: [Notice, TrendLine],
+  template: `<h2>Facts</h2>
+    <dl>
       @for (f of facts(); track f[0]) {
         <dt>{{ f[0] }}</dt>
         <dd>{{ f[1] }}</dd>
@@ -21,7 +23,11 @@ import { Words } from '../wording/words.service';
       <p class="quiet small">Full: on the scale. Open: as told or typed in.</p>
     }
     @if (change(); as c) {
-      <p [class]="c.showVet ? 'vet' : 'quiet small'">{{ c.says }}</p>
+      @if (c.showVet) {
+        <man-notice kind="vet" [says]="c.says" />
+      } @else {
+        <p class="quiet small">{{ c.says }}</p>
+      }
     }
     <dl>
       <dt>Owner</dt>

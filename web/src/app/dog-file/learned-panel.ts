@@ -7,6 +7,8 @@ import type { ZoneId } from '@mansuet/core/words';
 import { ACTIVITY_FACTS } from '@mansuet/core/work';
 import { BodyMap } from '../body-map/body-map';
 import type { ZonePaint } from '../body-map/zone-paint';
+import { Cell, type Column, DataTable } from '../controls/data-table';
+import { Notice } from '../controls/notice';
 import { Words } from '../wording/words.service';
 
 const SHOWN = 6;
@@ -15,45 +17,40 @@ const FROM_MINUTES = 3;
 /** Points a minute that fill the bar when nothing is harder. */
 const FULL_BAR = 4;
 
+const COLUMNS: readonly Column[] = [
+  { id: 'what', head: 'Tool, place, posture' },
+  { id: 'rate', head: 'Points a minute, 90 % sure' },
+  { id: 'seen', head: 'Seen' },
+];
+
 /** What past visits taught about tools, places and postures, with how sure each is, on the map and as a list. */
 @Component({
   selector: 'man-learned-panel',
-  imports: [BodyMap],
+  imports: [BodyMap, Cell, DataTable, Notice],
   template: `<h2>What it minds, as seen</h2>
     @if (rows().length > 0) {
       <div class="minds">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Tool, place, posture</th>
-              <th scope="col">Points a minute, 90 % sure</th>
-              <th scope="col">Seen</th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (r of rows(); track r.what) {
-              <tr>
-                <td>{{ r.what }}</td>
-                <td>
-                  <span class="range" aria-hidden="true">
-                    <i [style.left.%]="r.from" [style.width.%]="r.to - r.from"></i><b [style.left.%]="r.at"></b>
-                  </span>
-                  {{ r.mean }} <span class="quiet small">({{ r.low }} to {{ r.high }})</span>
-                </td>
-                <td class="quiet small">{{ r.points }} in {{ r.minutes }} min</td>
-              </tr>
-            }
-          </tbody>
-        </table>
+        <man-data-table label="What it minds, as seen" [columns]="columns" [rows]="rows()">
+          <ng-template manCell="what" [manCellOf]="rows()" let-r>{{ r.what }}</ng-template>
+          <ng-template manCell="rate" [manCellOf]="rows()" let-r>
+            <span class="range" aria-hidden="true">
+              <i [style.left.%]="r.from" [style.width.%]="r.to - r.from"></i><b [style.left.%]="r.at"></b>
+            </span>
+            {{ r.mean }} <span class="quiet small">({{ r.low }} to {{ r.high }})</span>
+          </ng-template>
+          <ng-template manCell="seen" [manCellOf]="rows()" let-r
+            ><span class="quiet small">{{ r.points }} in {{ r.minutes }} min</span></ng-template
+          >
+        </man-data-table>
         <man-body-map [paint]="paint()" [look]="file().dog" [still]="true" [compact]="true" />
       </div>
     } @else {
       <p class="quiet">Nothing was timed yet. What is seen at the table collects here.</p>
     }
     @for (t of suspects(); track t.what) {
-      <p class="told">
+      <man-notice>
         <b>Stands out: {{ t.what }}.</b>&ngsp;<span class="small">{{ t.percent }} % sure, {{ t.minutes }} min seen. {{ t.says }}</span>
-      </p>
+      </man-notice>
     }
     @if (rows().length > 0) {
       <p class="quiet small">{{ recovery() }} Numbers on the map: strain seen, 1 little to 5 much.</p>
@@ -64,6 +61,7 @@ const FULL_BAR = 4;
 export class LearnedPanel {
   private readonly words = inject(Words);
   readonly file = input.required<DogFile>();
+  protected readonly columns = COLUMNS;
   private readonly seen = computed(() => historyOf(this.file().visits.map((v) => v.summary)));
   private readonly rates = computed(() =>
     ratesByPlace(this.seen(), (w) => ACTIVITY_FACTS[w.activity].ratePerMinute).filter((r) => r.minutes >= FROM_MINUTES),

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import type { DogFile, MarkSeen } from '@mansuet/core/contract';
 import { adviseMark, markAreaMm2, READING_ERROR_MM } from '@mansuet/core/knowledge/marks';
 import type { ZoneId } from '@mansuet/core/words';
+import { Notice } from '../controls/notice';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { TrendLine } from './trend-line';
@@ -10,7 +11,7 @@ import { Words } from '../wording/words.service';
 /** Each mark through time, with what its change says. Never what it is. */
 @Component({
   selector: 'man-marks-panel',
-  imports: [TrendLine],
+  imports: [Notice, TrendLine],
   template: `<h2>Marks</h2>
     @for (m of shown(); track m.last.markId) {
       <div class="mark">
@@ -27,7 +28,11 @@ import { Words } from '../wording/words.service';
             about {{ m.areaMm2 }} mm²{{ m.doubles ? ', its area doubles in about ' + m.doubles + ' days at this pace' : '' }}
           </p>
           @for (line of m.says; track $index) {
-            <p [class.vet]="m.verdict !== 'watch'">{{ line }}</p>
+            @if (m.verdict === 'watch') {
+              <p>{{ line }}</p>
+            } @else {
+              <man-notice kind="vet" [says]="line" />
+            }
           }
           @if (m.verdict !== 'watch') {
             <p class="quiet small">We do not know what it is: that is the vet’s to say.</p>
@@ -48,9 +53,7 @@ import { Words } from '../wording/words.service';
         }
       </div>
     }
-    @if (trouble()) {
-      <p class="warn" role="alert">{{ trouble() }}</p>
-    }`,
+    <man-notice kind="warn" live="alert" [says]="trouble()" />`,
   styleUrl: './dog-file-view.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

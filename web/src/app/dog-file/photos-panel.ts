@@ -1,6 +1,10 @@
-import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { type DogFile, NEW_ID, type Photo, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
 import { PHOTO_KINDS } from '@mansuet/core/words';
+import { choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Notice } from '../controls/notice';
+import { OverSlip } from '../controls/over-slip';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';
@@ -8,11 +12,12 @@ import { Words } from '../wording/words.service';
 /** Photographs of a dog: add one, look at one large, take one away. */
 @Component({
   selector: 'man-photos-panel',
+  imports: [ChoiceGroup, Notice, OverSlip],
   template: `<h2>Photographs</h2>
     <ul class="photos">
       @for (p of file().photos; track p.photoId) {
         <li>
-          <button type="button" (click)="show(p)" [attr.aria-label]="'Large: ' + says(p)">
+          <button type="button" (click)="opened.set(p)" [attr.aria-label]="'Large: ' + says(p)">
             <img [src]="'/api/photos/' + p.photoId + '?size=small'" [alt]="says(p)" loading="lazy" />
           </button>
           <span class="small">{{ says(p) }}</span>
@@ -23,9 +28,7 @@ import { Words } from '../wording/words.service';
     </ul>
     @if (session.may('record')) {
       <div class="row">
-        @for (k of kinds; track k) {
-          <button type="button" class="chip tiny" [attr.aria-pressed]="kind() === k" (click)="kind.set(k)">{{ kindLabels[k] }}</button>
-        }
+        <man-choice label="What it shows" size="tiny" [of]="kinds" [value]="kind()" (chosen)="kind.set($event)" />
         <label class="plain tiny add"
           >{{ busy() ? 'Sending …' : 'Add a photograph' }}
           <input type="file" accept="image/jpeg,image/png,image/webp" [disabled]="busy()" (change)="add($event)" />
@@ -33,21 +36,15 @@ import { Words } from '../wording/words.service';
       </div>
       <p class="quiet small">JPEG, PNG or WebP up to 10 MB. Place, time and device are taken out of it. Only with the owner’s consent.</p>
     }
-    @if (trouble()) {
-      <p class="warn" role="alert">{{ trouble() }}</p>
-    }
-    <dialog #large>
-      @if (opened(); as p) {
-        <img [src]="'/api/photos/' + p.photoId" [alt]="says(p)" />
-        <div class="row">
-          <span>{{ says(p) }}</span>
-          @if (session.may('edit_dog')) {
-            <button type="button" class="plain tiny" (click)="remove(p)">Delete for good</button>
-          }
-          <button type="button" class="plain tiny" (click)="large.close()">Close</button>
-        </div>
-      }
-    </dialog>`,
+    <man-notice kind="warn" live="alert" [says]="trouble()" />
+    @if (opened(); as p) {
+      <man-over-slip [name]="says(p)" (closed)="opened.set(undefined)">
+        <img class="large" [src]="'/api/photos/' + p.photoId" [alt]="says(p)" />
+        @if (session.may('edit_dog')) {
+          <div class="row"><button type="button" class="plain tiny" (click)="remove(p)">Delete for good</button></div>
+        }
+      </man-over-slip>
+    }`,
   styleUrl: './photos-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -57,22 +54,15 @@ export class PhotosPanel {
   protected readonly session = inject(SessionService);
   readonly file = input.required<DogFile>();
   readonly changed = output();
-  protected readonly kinds = PHOTO_KINDS;
-  protected readonly kindLabels = this.words.labels.photoKind;
+  protected readonly kinds = choicesOf(PHOTO_KINDS, this.words.labels.photoKind);
   protected readonly kind = signal<Photo['kind']>('other');
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
   protected readonly opened = signal<Photo | undefined>(undefined);
-  private readonly large = viewChild.required<ElementRef<HTMLDialogElement>>('large');
 
   protected says(p: Photo): string {
     return `${this.words.labels.photoKind[p.kind]}${p.zone ? ', ' + this.words.labels.zone[p.zone] : ''}, ${p.takenOn}`;
   }
-  protected show(p: Photo): void {
-    this.opened.set(p);
-    this.large().nativeElement.showModal();
-  }
-
   protected async add(event: Event): Promise<void> {
     const field = event.target;
     const picture = field instanceof HTMLInputElement ? field.files?.[0] : undefined;
@@ -96,7 +86,7 @@ export class PhotosPanel {
 
   protected async remove(p: Photo): Promise<void> {
     const answer = await this.api.send('DELETE', `/photos/${p.photoId}`, undefined, NOTHING);
-    this.large().nativeElement.close();
+    this.opened.set(undefined);
     if (answer.ok) this.changed.emit();
     else this.trouble.set(sayFailure(this.words, answer.failure));
   }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, signal, inject } f
 import { RouterLink } from '@angular/router';
 import { area, line, scaleLinear } from 'd3';
 import type { PastVisit } from '@mansuet/core/contract';
+import { Notice } from '../controls/notice';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
 
@@ -10,7 +11,7 @@ const SHOWN_AT_FIRST = 8;
 /** Past visits as a strip of strain curves; one opens with its steps, holds and incidents. */
 @Component({
   selector: 'man-visits-panel',
-  imports: [RouterLink],
+  imports: [Notice, RouterLink],
   templateUrl: './visits-panel.html',
   styleUrl: './dog-file-view.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,22 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { DOG_FILE, type Staff, TODAY } from '@mansuet/core/contract';
 import type { EventDraft } from '@mansuet/core/log';
 import { SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
-import { FieldError } from '../forms/field-error';
+import { choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Choices } from '../controls/choices';
+import { DateField } from '../controls/date-field';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { NumberField } from '../controls/number-field';
+import { ScreenName } from '../navigation/screen-name';
+import { TextField } from '../controls/text-field';
+import { Toggle } from '../controls/toggle';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { TodayService } from '../today/today.service';
+import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 
 /** Books a visit: the first event of its log. */
 @Component({
   selector: 'man-book-visit',
-  imports: [FormsModule, NzInputModule, FieldError],
+  imports: [ChoiceGroup, Choices, DateField, FormErrors, FormsModule, Notice, NumberField, TextField, Toggle],
   templateUrl: './book-visit.page.html',
   styleUrl: './dog-form.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,22 +40,27 @@ export class BookVisitPage {
   private readonly log = inject(VisitLog);
   readonly dogId = input.required<string>();
 
-  protected readonly items = SERVICE_ITEMS;
-  protected readonly labels = this.words.labels.service;
+  protected readonly items = choicesOf(SERVICE_ITEMS, this.words.labels.service);
   protected readonly name = signal('');
+  protected readonly ranges = RANGES;
   protected readonly staff = signal<readonly Staff[]>([]);
   protected readonly date = signal(this.clock.today());
   protected readonly time = signal(nextQuarter(this.clock.now()));
   protected readonly groomerId = signal(this.session.signedIn()?.staff.staffId ?? '');
   protected readonly asked = signal<readonly ServiceItem[]>(['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails']);
-  protected readonly wantedMm = signal(9);
-  protected readonly sessionMinutes = signal(120);
+  protected readonly wantedMm = signal<number | null>(9);
+  protected readonly sessionMinutes = signal<number | null>(120);
   protected readonly helperThere = signal(false);
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly trouble = signal('');
-  protected readonly groomers = computed(() => this.staff().filter((s) => s.role !== 'bather'));
+  protected readonly groomers = computed(() =>
+    this.staff()
+      .filter((s) => s.role !== 'bather')
+      .map((s) => ({ value: s.staffId, label: s.name })),
+  );
 
   constructor() {
+    inject(ScreenName).follow(() => this.name() && `A visit for ${this.name()}`);
     effect(() => void this.load(this.dogId()));
   }
 
@@ -76,7 +90,7 @@ export class BookVisitPage {
         dogId: this.dogId(),
         arrivesAt: arrives.toISOString(),
         groomerId: this.groomerId(),
-        asked: { items: [...this.asked()], wantedMm: this.wantedMm(), sessionMinutes: this.sessionMinutes() },
+        asked: { items: [...this.asked()], wantedMm: this.wantedMm() ?? NaN, sessionMinutes: this.sessionMinutes() ?? NaN },
         helperThere: this.helperThere(),
       },
     };

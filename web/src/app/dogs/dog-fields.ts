@@ -1,19 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzSelectModule } from 'ng-zorro-antd/select';
 import { birthDateProblem, type DogForm, lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import {
+  BUILDS,
+  COATS,
   type Condition,
   CONDITIONS,
+  EAR_SETS,
+  NOSES,
   type Saying,
+  SEXES,
   SIZES,
+  TAIL_SETS,
   TRIGGER_CAUSES,
   type TriggerCause,
   ZONE_GROUPS,
   type ZoneGroup,
 } from '@mansuet/core/words';
-import { FieldError } from '../forms/field-error';
+import { type Choice, choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Choices } from '../controls/choices';
+import { DateField } from '../controls/date-field';
+import { Notice } from '../controls/notice';
+import { SelectField } from '../controls/select-field';
+import { TextField } from '../controls/text-field';
+import { Toggle } from '../controls/toggle';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';
 
@@ -23,10 +33,13 @@ export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: 
   return weightQuestion(dog, beforeKg, dog.born === '' || lifeStage(dog, today) !== 'puppy');
 }
 
+const FLAGS = ['neutered', 'treatsAllowed', 'biteHistory'] as const;
+type Flag = (typeof FLAGS)[number];
+
 /** The facts of a dog as fields: for the salon's own form, the owner's page and the review of what the owner wrote. */
 @Component({
   selector: 'man-dog-fields',
-  imports: [FormsModule, NzInputModule, NzSelectModule, FieldError],
+  imports: [ChoiceGroup, Choices, DateField, Notice, SelectField, TextField, Toggle],
   templateUrl: './dog-fields.html',
   styleUrl: './dog-form.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -36,7 +49,6 @@ export class DogFields {
   private readonly words = inject(Words);
   private readonly clock = inject(ClockService);
   readonly dog = model.required<DogForm>();
-  readonly errors = input<ReadonlyMap<string, string>>(new Map());
   /** The last weight known, kg. */
   readonly beforeKg = input<number | undefined>();
   /** The weight was asked back about and is right. */
@@ -45,37 +57,38 @@ export class DogFields {
   /** The owner's page asks about bites in its own words. */
   readonly ofOwner = input(false);
 
-  protected readonly sizes = SIZES;
-  protected readonly groups = ZONE_GROUPS;
   protected readonly labels = this.words.labels;
+  protected readonly sizes = choicesOf(SIZES, this.labels.dogSize);
+  protected readonly groups = choicesOf(ZONE_GROUPS, this.labels.zoneGroup);
   protected readonly choices = [
-    { key: 'sex', label: 'Sex', of: Object.entries(this.labels.sex) },
-    { key: 'coat', label: 'Coat', of: Object.entries(this.labels.coat) },
-    { key: 'nose', label: 'Nose', of: Object.entries(this.labels.nose) },
-    { key: 'ears', label: 'Ears', of: Object.entries(this.labels.earSet) },
-    { key: 'tail', label: 'Tail', of: Object.entries(this.labels.tailSet) },
-    { key: 'build', label: 'Build', of: Object.entries(this.labels.build) },
+    { key: 'sex', label: 'Sex', of: choicesOf(SEXES, this.labels.sex) },
+    { key: 'coat', label: 'Coat', of: choicesOf(COATS, this.labels.coat) },
+    { key: 'nose', label: 'Nose', of: choicesOf(NOSES, this.labels.nose) },
+    { key: 'ears', label: 'Ears', of: choicesOf(EAR_SETS, this.labels.earSet) },
+    { key: 'tail', label: 'Tail', of: choicesOf(TAIL_SETS, this.labels.tailSet) },
+    { key: 'build', label: 'Build', of: choicesOf(BUILDS, this.labels.build) },
   ] as const;
   protected readonly sureness = [
-    { months: 0, label: 'known' },
-    { months: 2, label: '± 2 months' },
-    { months: 6, label: '± half a year' },
-    { months: 18, label: '± 1½ years' },
+    { value: 0, label: 'known' },
+    { value: 2, label: '± 2 months' },
+    { value: 6, label: '± half a year' },
+    { value: 18, label: '± 1½ years' },
   ] as const;
-  protected readonly flags = computed(() =>
+  protected readonly flags = computed<readonly Choice<Flag>[]>(() =>
     this.ofOwner()
-      ? ([
-          { key: 'neutered', label: 'Neutered' },
-          { key: 'treatsAllowed', label: 'Treats are allowed' },
-        ] as const)
-      : ([
-          { key: 'neutered', label: 'Neutered' },
-          { key: 'treatsAllowed', label: 'Owner allows treats' },
-          { key: 'biteHistory', label: 'Has bitten while handled' },
-        ] as const),
+      ? [
+          { value: 'neutered', label: 'Neutered' },
+          { value: 'treatsAllowed', label: 'Treats are allowed' },
+        ]
+      : [
+          { value: 'neutered', label: 'Neutered' },
+          { value: 'treatsAllowed', label: 'Owner allows treats' },
+          { value: 'biteHistory', label: 'Has bitten while handled' },
+        ],
   );
-  protected readonly conditions = CONDITIONS;
-  protected readonly causes = TRIGGER_CAUSES;
+  protected readonly flagsOn = computed(() => FLAGS.filter((f) => this.dog()[f]));
+  protected readonly conditions = choicesOf(CONDITIONS, this.labels.condition);
+  protected readonly causes = choicesOf(TRIGGER_CAUSES, this.labels.cause);
   private readonly typedWeight = signal<string | undefined>(undefined);
   protected readonly weightText = computed(() => this.typedWeight() ?? (this.dog().weightKg > 0 ? String(this.dog().weightKg) : ''));
   /** What was understood, when it was not plain kilograms. */
@@ -98,6 +111,10 @@ export class DogFields {
 
   protected set<K extends keyof DogForm>(key: K, value: DogForm[K]): void {
     this.dog.update((d) => ({ ...d, [key]: value }));
+  }
+  /** A fact that is always one of its choices. */
+  protected pick<K extends 'sex' | 'coat' | 'nose' | 'ears' | 'tail' | 'build'>(key: K, value: DogForm[K] | null): void {
+    if (value !== null) this.set(key, value);
   }
   protected setSure(months: number): void {
     this.dog.update((d) => ({ ...d, bornWithinMonths: months, bornEstimated: months > 0 }));

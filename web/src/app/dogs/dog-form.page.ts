@@ -1,21 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { DOG_FILE, type DogFile, NEW_ID, OWNER_FORM, type OwnerForm } from '@mansuet/core/contract';
 import { EMPTY_DOG, birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
-import { FieldError } from '../forms/field-error';
-import { errorsOf } from '../forms/errors-of';
+import { errorsOf } from '../controls/errors-of';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { ScreenName } from '../navigation/screen-name';
+import { NumberField } from '../controls/number-field';
 import { ApiService, NOTHING, fieldErrors, sayFailure, type Failure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { DogFields, openQuestion } from './dog-fields';
 import { EMPTY_OWNER, OwnerFields } from './owner-fields';
+import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 
 /** Enters a dog or changes one. What was typed stays, whatever the server says. */
 @Component({
   selector: 'man-dog-form',
-  imports: [DogFields, FieldError, FormsModule, NzInputModule, OwnerFields],
+  imports: [DogFields, FormErrors, FormsModule, Notice, NumberField, OwnerFields],
   templateUrl: './dog-form.page.html',
   styleUrl: './dog-form.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,6 +33,7 @@ export class DogFormPage {
   protected readonly dog = signal<DogForm>(EMPTY_DOG);
   protected readonly owner = signal<OwnerForm>(EMPTY_OWNER);
   protected readonly sure = signal(false);
+  protected readonly ranges = RANGES;
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly trouble = signal('');
   protected readonly conflict = signal(false);
@@ -39,6 +43,7 @@ export class DogFormPage {
   protected readonly beforeKg = computed(() => this.file()?.weights.at(-1)?.kg);
 
   constructor() {
+    inject(ScreenName).follow(() => (this.dogId() ? `Change ${this.dog().name}` : ''));
     effect(() => {
       const id = this.dogId();
       if (id) void this.load(id);

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { EmptyState } from '../controls/empty-state';
+import { Notice } from '../controls/notice';
+import { SearchField } from '../controls/search-field';
+import { Toggle } from '../controls/toggle';
 import { debounceTime, switchMap } from 'rxjs';
 import { DOG_LIST, type DogList } from '@mansuet/core/contract';
 import { ApiService, sayFailure } from '../server/api.service';
@@ -14,26 +16,22 @@ import { Words } from '../wording/words.service';
 /** Find a dog, open its file, book a visit. */
 @Component({
   selector: 'man-dogs',
-  imports: [FormsModule, NzInputModule, RouterLink],
+  imports: [EmptyState, Notice, RouterLink, SearchField, Toggle],
   template: `<div class="matter">
     <div class="body">
       <div class="row head">
         <h1>Dogs</h1>
-        <label class="find"
-          ><span class="visually-hidden">Name of the dog or owner, or phone</span>
-          <input
-            nz-input
-            type="search"
-            placeholder="Name of the dog or owner, or phone"
-            [ngModel]="search()"
-            (ngModelChange)="search.set($event)"
-          />
-        </label>
-        <button type="button" class="chip" [attr.aria-pressed]="archived()" (click)="archived.set(!archived())">Also those put away</button>
+        <man-search
+          class="find"
+          label="Name of the dog or owner, or phone"
+          name="find"
+          [hint]="found()"
+          [value]="search()"
+          (typed)="search.set($event)"
+        />
+        <man-toggle label="Also those put away" [on]="archived()" (changed)="archived.set($event)" />
       </div>
-      @if (trouble()) {
-        <p class="told">{{ trouble() }}</p>
-      }
+      <man-notice live="status" [says]="trouble()" />
       <ul class="list">
         @for (d of dogs(); track d.dogId) {
           <li>
@@ -49,12 +47,15 @@ import { Words } from '../wording/words.service';
           </li>
         } @empty {
           @if (loaded()) {
-            <li class="empty">
-              {{
-                search()
-                  ? 'Nothing sounds or looks like this. Try fewer letters, another spelling, or digits of the phone.'
-                  : 'No dog is entered yet. Begin with a new dog.'
-              }}
+            <li>
+              @if (search()) {
+                <man-empty
+                  head="Nobody of that name"
+                  says="Nothing sounds or looks like this. Try fewer letters, another spelling, or digits of the phone."
+                />
+              } @else {
+                <man-empty head="No dog is entered yet" says="Begin with a new dog." />
+              }
             </li>
           }
         }
@@ -83,6 +84,11 @@ export class DogsPage {
   protected readonly dogs = signal<DogList['dogs']>([]);
   protected readonly trouble = signal('');
   protected readonly loaded = signal(false);
+  /** How many were found, for who does not see the list grow shorter. */
+  protected readonly found = computed(() => {
+    const count = this.dogs().length;
+    return this.search() === '' || !this.loaded() ? '' : `${count} ${count === 1 ? 'dog' : 'dogs'} found`;
+  });
   protected readonly coats = this.words.labels.coat;
   protected readonly age = (born: string): string => this.words.age(born, this.clock.today());
   protected readonly day = (date: string): string => dayInWords(date, this.clock.today());

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, input, model, inject } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import type { OwnerForm } from '@mansuet/core/contract';
 import { CONTACT_ROLES } from '@mansuet/core/words';
-import { FieldError } from '../forms/field-error';
+import { choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { TextField } from '../controls/text-field';
 import { Words } from '../wording/words.service';
 
 export const EMPTY_OWNER: OwnerForm = { name: '', phone: '', email: '', contacts: [] };
@@ -12,74 +12,33 @@ type Contact = OwnerForm['contacts'][number];
 /** Owner and whom else to ring. */
 @Component({
   selector: 'man-owner-fields',
-  imports: [FormsModule, NzInputModule, FieldError],
+  imports: [ChoiceGroup, TextField],
   template: `<fieldset class="panel">
     <legend>{{ legend() }}</legend>
     <div class="grid">
-      <label class="field"
-        >Name
-        <input
-          nz-input
-          name="ownerName"
-          autocomplete="off"
-          [ngModel]="owner().name"
-          (ngModelChange)="set('name', $event)"
-          [attr.aria-invalid]="errors().has('owner.name')"
-        />
-        <man-field-error [message]="errors().get('owner.name')" />
-      </label>
-      <label class="field"
-        >Phone
-        <input
-          nz-input
-          type="tel"
-          name="phone"
-          autocomplete="off"
-          [ngModel]="owner().phone"
-          (ngModelChange)="set('phone', $event)"
-          [attr.aria-invalid]="errors().has('owner.phone')"
-        />
-        <man-field-error [message]="errors().get('owner.phone')" />
-      </label>
-      <label class="field"
-        >E-mail
-        <input
-          nz-input
-          type="email"
-          name="email"
-          autocomplete="off"
-          [ngModel]="owner().email"
-          (ngModelChange)="set('email', $event)"
-          [attr.aria-invalid]="errors().has('owner.email')"
-        />
-        <man-field-error [message]="errors().get('owner.email')" />
-      </label>
+      <man-text label="Name" name="ownerName" path="owner.name" [value]="owner().name" (typed)="set('name', $event)" />
+      <man-text label="Phone" name="phone" type="tel" path="owner.phone" [value]="owner().phone" (typed)="set('phone', $event)" />
+      <man-text label="E-mail" name="email" type="email" path="owner.email" [value]="owner().email" (typed)="set('email', $event)" />
     </div>
     @for (c of owner().contacts; track $index; let i = $index) {
       <div class="contact">
-        <label class="field"
-          >Contact’s name
-          <input nz-input [name]="'contact' + i" autocomplete="off" [ngModel]="c.name" (ngModelChange)="change(i, { name: $event })" />
-          <man-field-error [message]="errors().get('owner.contacts.' + i + '.name')" />
-        </label>
-        <label class="field"
-          >Contact’s phone
-          <input
-            nz-input
-            type="tel"
-            [name]="'contactPhone' + i"
-            autocomplete="off"
-            [ngModel]="c.phone"
-            (ngModelChange)="change(i, { phone: $event })"
-          />
-          <man-field-error [message]="errors().get('owner.contacts.' + i + '.phone')" />
-        </label>
+        <man-text
+          label="Contact’s name"
+          [name]="'contact' + i"
+          [path]="'owner.contacts.' + i + '.name'"
+          [value]="c.name"
+          (typed)="change(i, { name: $event })"
+        />
+        <man-text
+          label="Contact’s phone"
+          [name]="'contactPhone' + i"
+          type="tel"
+          [path]="'owner.contacts.' + i + '.phone'"
+          [value]="c.phone"
+          (typed)="change(i, { phone: $event })"
+        />
         <div class="row">
-          @for (r of roles; track r) {
-            <button type="button" class="chip tiny" [attr.aria-pressed]="c.role === r" (click)="change(i, { role: r })">
-              {{ roleLabels[r] }}
-            </button>
-          }
+          <man-choice label="Who this is" size="tiny" [of]="roles" [value]="c.role" (chosen)="change(i, { role: $event })" />
           <button type="button" class="plain tiny" (click)="remove(i)">Take away</button>
         </div>
       </div>
@@ -94,10 +53,8 @@ type Contact = OwnerForm['contacts'][number];
 export class OwnerFields {
   private readonly words = inject(Words);
   readonly owner = model.required<OwnerForm>();
-  readonly errors = input<ReadonlyMap<string, string>>(new Map());
   readonly legend = input('Owner');
-  protected readonly roles = CONTACT_ROLES;
-  protected readonly roleLabels = this.words.labels.contactRole;
+  protected readonly roles = choicesOf(CONTACT_ROLES, this.words.labels.contactRole);
 
   protected set(key: 'name' | 'phone' | 'email', value: string): void {
     this.owner.update((o) => ({ ...o, [key]: value }));

@@ -1,5 +1,6 @@
 import { NOTHING_FOUND } from '@mansuet/core/findings';
 import { replay, summarize } from '@mansuet/core/visit';
+import { TextFieldHarness } from '../controls/testing/field.harness';
 import { FELT, STAFF, VISIT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { FeelOverPage } from './feel-over.page';
 
@@ -122,16 +123,10 @@ describe('FeelOverPage', () => {
   });
 
   it('weighs: a slip is asked back about before it counts, a loss is for a vet', async () => {
-    const weight = visit.host.querySelector<HTMLInputElement>('input[name="weight"]')!;
-    const type = async (text: string): Promise<void> => {
-      weight.value = text;
-      weight.dispatchEvent(new Event('input'));
-      weight.dispatchEvent(new Event('blur'));
-      await visit.fixture.whenStable();
-    };
-    await type('200');
+    const weight = await visit.loader.getHarness(TextFieldHarness.with({ label: 'Weight today, kg' }));
+    await weight.enter('200');
     expect(visit.host.textContent).toContain('Between 0.3 and 120 kg');
-    await type('9');
+    await weight.enter('9');
     expect(visit.host.textContent).toContain('It weighed 18 kg before: 50 % less now.');
     expect(visit.store.state().weightKg).toBeUndefined();
     await visit.click('9 kg is right');

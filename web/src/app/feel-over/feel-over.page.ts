@@ -6,6 +6,7 @@ import { FEEL_AREAS, type Joint, type JointComfort, JOINTS, type ZoneId } from '
 import { BodyMap } from '../body-map/body-map';
 import { addPaint, paintFound, type ZonePaint } from '../body-map/zone-paint';
 import type { MapLayer } from '../body-map/layers';
+import { type Tab, TabPanel, Tabs } from '../controls/tabs';
 import { StandIns } from '../devices/stand-ins';
 import { VisitStore } from '../visit/visit-store';
 import { Growing } from './growing';
@@ -15,10 +16,18 @@ import { TodayPanel } from './today-panel';
 import { ZonePanel } from './zone-panel';
 import { Words } from '../wording/words.service';
 
+type FeltTab = 'fit' | 'hands' | 'zone' | 'joints';
+const TABS: readonly Tab<FeltTab>[] = [
+  { id: 'fit', label: 'Fit and mood' },
+  { id: 'hands', label: 'Hands' },
+  { id: 'zone', label: 'Zone' },
+  { id: 'joints', label: 'Joints' },
+];
+
 /** Feel over: hands nose to tail before any tool. Each tap is an event; the plan follows from them. */
 @Component({
   selector: 'man-feel-over',
-  imports: [BodyMap, Growing, HandsGuide, JointsPanel, StandIns, TodayPanel, ZonePanel],
+  imports: [BodyMap, Growing, HandsGuide, JointsPanel, StandIns, TabPanel, Tabs, TodayPanel, ZonePanel],
   templateUrl: './feel-over.page.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,10 +37,11 @@ export class FeelOverPage {
   private readonly router = inject(Router);
   protected readonly store = inject(VisitStore);
 
-  private readonly chosenTab = signal<'fit' | 'hands' | 'zone' | 'joints' | undefined>(undefined);
+  protected readonly tabs = TABS;
+  private readonly chosenTab = signal<FeltTab | undefined>(undefined);
   private readonly mayGo = computed(() => ['go', 'go_with_limits'].includes(this.store.fit()?.verdict ?? ''));
   /** Until somebody chooses, what is asked first is shown first. */
-  protected readonly tab = computed(() => this.chosenTab() ?? (this.ready() && this.mayGo() ? 'hands' : 'fit'));
+  protected readonly tab = computed<FeltTab>(() => this.chosenTab() ?? (this.ready() && this.mayGo() ? 'hands' : 'fit'));
   protected readonly zone = signal<ZoneId | undefined>(undefined);
   protected readonly layers: readonly MapLayer[] = ['mats', 'marks', 'joints', 'triggers'];
 
@@ -73,7 +83,7 @@ export class FeelOverPage {
   protected toHands(): void {
     if (this.mayGo()) this.chosenTab.set('hands');
   }
-  protected show(tab: 'fit' | 'hands' | 'zone' | 'joints'): void {
+  protected show(tab: FeltTab): void {
     this.chosenTab.set(tab);
   }
 

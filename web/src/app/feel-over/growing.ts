@@ -1,8 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
-import type { HandlingPlan } from '@mansuet/core/plan';
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { JOINTS, LOOKED_FINDINGS, LOOKED_PARTS, type ZoneId } from '@mansuet/core/words';
-import { Latest } from '../planner/latest';
-import { PlannerService } from '../planner/planner.service';
+import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
@@ -18,8 +16,7 @@ const HAZARDS_SHOWN = 3;
 })
 export class Growing {
   private readonly words = inject(Words);
-  private readonly planner = inject(PlannerService);
-  private readonly latest = new Latest();
+  private readonly plans = inject(PlanStore);
   protected readonly store = inject(VisitStore);
   readonly picked = output<ZoneId>();
   protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
@@ -27,8 +24,8 @@ export class Growing {
   protected readonly legLabels = this.words.labels.leg;
   protected readonly round = Math.round;
   protected readonly day = (date: string): string => dayInWords(date, this.store.today());
-  protected readonly plan = signal<HandlingPlan | undefined>(undefined);
-  protected readonly trouble = signal('');
+  protected readonly plan = this.plans.plan;
+  protected readonly trouble = this.plans.trouble;
 
   protected readonly feelOver = computed(() => this.store.state().feelOver);
   protected readonly found = computed(() => {
@@ -66,17 +63,6 @@ export class Growing {
   protected readonly forVet = computed(() => this.plan()?.notToday.filter((n) => n.to === 'vet').length ?? 0);
 
   constructor() {
-    effect(() => {
-      const input = this.store.planInput();
-      if (!input) return;
-      this.latest.hear(
-        this.planner.plan(input),
-        ({ plan }) => {
-          this.plan.set(plan);
-          this.trouble.set('');
-        },
-        (error) => this.trouble.set(`Not worked out: ${error instanceof Error ? error.message : String(error)}`),
-      );
-    });
+    this.plans.watch();
   }
 }

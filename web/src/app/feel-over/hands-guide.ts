@@ -1,12 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FEEL_AREA_FACTS, foundBefore, nextArea, type OldFinding, stiffBefore } from '@mansuet/core/findings';
-import { FEEL_AREAS, type FeelArea, LOOKED_FINDINGS, type LookedFinding, type LookedPart, type ZoneId } from '@mansuet/core/words';
+import {
+  FEEL_AREAS,
+  type FeelArea,
+  LOOKED_FINDINGS,
+  LOOKED_PARTS,
+  type LookedFinding,
+  type LookedPart,
+  type ZoneId,
+} from '@mansuet/core/words';
+import { type Choice, choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
 import { VisitStore } from '../visit/visit-store';
 import { Words } from '../wording/words.service';
 
 /** Nose to tail in the order of the hands: one tap a stretch when it is sound or as the last time. Any order is allowed. */
 @Component({
   selector: 'man-hands-guide',
+  imports: [ChoiceGroup],
   templateUrl: './hands-guide.html',
   styleUrl: './hands-guide.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -21,7 +32,9 @@ export class HandsGuide {
   protected readonly areas = FEEL_AREAS;
   protected readonly facts = FEEL_AREA_FACTS;
   protected readonly partLabels = this.words.labels.lookedPart;
-  protected readonly findingLabels = this.words.labels.lookedFinding;
+  private readonly findings = new Map<LookedPart, readonly Choice<LookedFinding>[]>(
+    LOOKED_PARTS.map((p) => [p, choicesOf<LookedFinding>(LOOKED_FINDINGS[p], this.words.labels.lookedFinding)]),
+  );
   private readonly chosen = signal<FeelArea | undefined>(undefined);
 
   private readonly felt = computed(() => this.store.state().areasFelt);
@@ -68,8 +81,8 @@ export class HandsGuide {
     const says = { open: 'not felt yet', found: 'something found', sound: 'sound', as_before: 'as the last time' };
     return `${this.words.labels.feelArea[area]}: ${says[this.stateOf(area)]}`;
   }
-  protected findingsOf(part: LookedPart): readonly LookedFinding[] {
-    return LOOKED_FINDINGS[part];
+  protected findingsOf(part: LookedPart): readonly Choice<LookedFinding>[] {
+    return this.findings.get(part) ?? [];
   }
   protected lookedAt(part: LookedPart): LookedFinding | undefined {
     return this.store.state().feelOver.looked?.[part];

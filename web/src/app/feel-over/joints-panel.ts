@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type Joint, JOINT_COMFORTS, type JointComfort, JOINTS, type Leg, LEGS } from '@mansuet/core/words';
+import { type Choice, choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
 import { VisitStore } from '../visit/visit-store';
 import { Words } from '../wording/words.service';
 
 /** How far each joint goes today, and the leg it spares. */
 @Component({
   selector: 'man-joints-panel',
+  imports: [ChoiceGroup],
   templateUrl: './joints-panel.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -15,10 +18,8 @@ export class JointsPanel {
   private readonly store = inject(VisitStore);
   protected readonly joints = JOINTS;
   protected readonly jointLabels = this.words.labels.joint;
-  protected readonly comforts = JOINT_COMFORTS;
-  protected readonly comfort = this.words.labels.comfort;
-  protected readonly legs = LEGS;
-  protected readonly legLabels = this.words.labels.leg;
+  protected readonly comforts = choicesOf(JOINT_COMFORTS, this.words.labels.comfort);
+  protected readonly legs: readonly Choice<Leg | null>[] = [{ value: null, label: 'none' }, ...choicesOf(LEGS, this.words.labels.leg)];
   protected readonly feelOver = computed(() => this.store.state().feelOver);
 
   protected before(joint: Joint): string {

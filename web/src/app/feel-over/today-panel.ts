@@ -1,19 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { lifeStage, readWeight, weightChange, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import { USUAL_ROOM_CELSIUS } from '@mansuet/core/visit';
 import { FIT_SIGNS, type FitSign, type Mood, MOODS, TOLD_ITEMS, type ToldItem } from '@mansuet/core/words';
+import { type Choice, choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Choices } from '../controls/choices';
+import { Notice } from '../controls/notice';
+import { NumberField } from '../controls/number-field';
+import { TextField } from '../controls/text-field';
+import { Toggle } from '../controls/toggle';
 import { DevicesService } from '../devices/devices.service';
-import { FieldError } from '../forms/field-error';
 import { VisitStore } from '../visit/visit-store';
+import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 
 /** What is seen and told today: fit to groom, medicines, room, weight, mood, bites. */
 @Component({
   selector: 'man-today-panel',
-  imports: [FieldError, FormsModule, NzInputModule],
+  imports: [ChoiceGroup, Choices, Notice, NumberField, TextField, Toggle],
   templateUrl: './today-panel.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,12 +29,14 @@ export class TodayPanel {
   readonly moodSet = output();
   protected readonly signsOpen = signal(false);
   protected readonly toldOpen = signal(false);
-  protected readonly moods = MOODS;
-  protected readonly moodLabels = this.words.labels.mood;
-  protected readonly signs = FIT_SIGNS;
-  protected readonly signLabels = this.words.labels.fitSign;
-  protected readonly toldItems = TOLD_ITEMS;
-  protected readonly toldLabels = this.words.labels.told;
+  protected readonly ranges = RANGES;
+  protected readonly moods = choicesOf(MOODS, this.words.labels.mood);
+  protected readonly signs = choicesOf(FIT_SIGNS, this.words.labels.fitSign);
+  protected readonly toldItems = choicesOf(TOLD_ITEMS, this.words.labels.told);
+  protected readonly bites: readonly Choice<boolean>[] = [
+    { value: true, label: 'The owner says yes' },
+    { value: false, label: 'Not told' },
+  ];
   protected readonly weightText = signal('');
   protected readonly weightError = signal('');
   protected readonly weightAsked = signal<{ kg: number; says: string } | undefined>(undefined);
@@ -76,7 +83,7 @@ export class TodayPanel {
     this.setFit({ told: told.includes(item) ? told.filter((t) => t !== item) : [...told, item] });
   }
   protected setRoom(value: number | null): void {
-    if (value !== null && value >= -10 && value <= 50) this.setFit({ roomCelsius: value });
+    if (value !== null) this.setFit({ roomCelsius: value });
   }
   protected async setMood(mood: Mood): Promise<void> {
     await this.store.record({ type: 'mood_felt', body: { mood } });

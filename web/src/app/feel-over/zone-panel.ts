@@ -1,7 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { findingIn } from '@mansuet/core/findings';
 import { mirrorOf, zoneFacts } from '@mansuet/core/knowledge/anatomy';
 import { answerResistance, likelyCauses } from '@mansuet/core/knowledge/blades';
@@ -20,29 +18,35 @@ import {
   type SkinState,
   type ZoneId,
 } from '@mansuet/core/words';
+import { type Choice, choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Notice } from '../controls/notice';
+import { NumberField } from '../controls/number-field';
+import { Toggle } from '../controls/toggle';
 import { DevicesService } from '../devices/devices.service';
 import { ClockService } from '../server/clock.service';
 import { VisitStore } from '../visit/visit-store';
+import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 
-const COMB_CHOICES: readonly { id: CombTest; label: string }[] = [
-  { id: 'fine_passes', label: 'Fine teeth pass' },
-  { id: 'wide_snags', label: 'Wide teeth snag' },
-  { id: 'wide_stops', label: 'Wide teeth stop' },
-  { id: 'nothing_passes', label: 'Nothing passes' },
+const COMB_CHOICES: readonly Choice<CombTest>[] = [
+  { value: 'fine_passes', label: 'Fine teeth pass' },
+  { value: 'wide_snags', label: 'Wide teeth snag' },
+  { value: 'wide_stops', label: 'Wide teeth stop' },
+  { value: 'nothing_passes', label: 'Nothing passes' },
 ];
-const LIFT_CHOICES: readonly { id: LiftTest; label: string }[] = [
-  { id: 'lifts_freely', label: 'Lifts freely' },
-  { id: 'finger_fits', label: 'A finger fits below' },
-  { id: 'skin_comes', label: 'Skin comes with it' },
-  { id: 'no_gap', label: 'One sheet, no gap' },
+const LIFT_CHOICES: readonly Choice<LiftTest>[] = [
+  { value: 'lifts_freely', label: 'Lifts freely' },
+  { value: 'finger_fits', label: 'A finger fits below' },
+  { value: 'skin_comes', label: 'Skin comes with it' },
+  { value: 'no_gap', label: 'One sheet, no gap' },
 ];
 type Zone = EventBody<'zone_felt'>;
 
 /** One place on the dog: comb, lift, skin, crust, and a mark that lies there. */
 @Component({
   selector: 'man-zone-panel',
-  imports: [FormsModule, NzInputModule],
+  imports: [ChoiceGroup, Notice, NumberField, Toggle],
   templateUrl: './zone-panel.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -64,11 +68,12 @@ export class ZonePanel {
   /** The side that the next measure of the caliper goes to. */
   private readonly caliperTo = signal<'lengthMm' | 'widthMm'>('lengthMm');
   protected readonly combs = COMB_CHOICES;
+  protected readonly ranges = RANGES;
   protected readonly lifts = LIFT_CHOICES;
-  protected readonly skins = SKIN_STATES;
-  protected readonly borders = MARK_BORDERS;
-  protected readonly surfaces = MARK_SURFACES;
   protected readonly labels = this.words.labels;
+  protected readonly skins = choicesOf(SKIN_STATES, this.labels.skin);
+  protected readonly borders = choicesOf(MARK_BORDERS, this.labels.border);
+  protected readonly surfaces = choicesOf(MARK_SURFACES, this.labels.surface);
   protected readonly gradeNames = this.words.labels.matGrade;
   protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
   private readonly feelOver = computed(() => this.store.state().feelOver);

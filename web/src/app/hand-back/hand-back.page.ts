@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { homeCare, leftOver, tellVisit, whoIsTold } from '@mansuet/core/hand-back';
 import { needsVetNow } from '@mansuet/core/incidents';
 import { mattingSeason } from '@mansuet/core/knowledge/coat';
 import { nextVisitDates } from '@mansuet/core/next-visit';
-import { FieldError } from '../forms/field-error';
+import { DateField } from '../controls/date-field';
+import { EmptyState } from '../controls/empty-state';
+import { Notice } from '../controls/notice';
+import { TextField } from '../controls/text-field';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
 import { VisitStore } from '../visit/visit-store';
@@ -16,7 +17,7 @@ import { Words } from '../wording/words.service';
 /** Hand back: what was done and why, home care, next visit, vet advice. */
 @Component({
   selector: 'man-hand-back',
-  imports: [FormsModule, NzInputModule, FieldError, StrainRibbon],
+  imports: [DateField, EmptyState, Notice, StrainRibbon, TextField],
   templateUrl: './hand-back.page.html',
   styleUrl: './hand-back.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

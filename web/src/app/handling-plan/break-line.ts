@@ -14,7 +14,7 @@ import { Words } from '../wording/words.service';
       gap: 2px 10px;
       align-items: baseline;
       padding: 5px 12px 5px 20px;
-      background: #eaf2ed;
+      background: var(--settled-light);
       border-top: 1px solid var(--line);
     }
     :host(.inside) {

@@ -1,3 +1,4 @@
+import { NumberFieldHarness } from '../controls/testing/field.harness';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { HandlingPlanPage } from './handling-plan.page';
 
@@ -72,14 +73,12 @@ describe('HandlingPlanPage', () => {
   it('explains a wish that cannot be met, and refuses minutes that are none', async () => {
     await visit.store.record({ type: 'plan_wished', body: { wishes: [{ kind: 'place', step: 'bath', before: 'nails' }] } });
     await visit.until(() => visit.host.textContent?.includes('Not possible together') === true);
-    expect(visit.host.querySelector('man-wish-strip .warn')?.textContent).toContain('“Nails” comes before “Bath: the body”');
-    await visit.until(() => visit.host.querySelector('input[type=number]') !== null);
-    const minutes = visit.host.querySelector<HTMLInputElement>('man-step-detail input[type=number]');
-    if (!minutes) throw new Error('no field for minutes');
-    minutes.value = '-3';
-    minutes.dispatchEvent(new Event('change'));
-    await visit.fixture.whenStable();
-    expect(visit.host.querySelector('man-step-detail [role=alert]')?.textContent).toContain('is not between 0.5 and 120 minutes');
+    expect(visit.host.querySelector('man-wish-strip man-notice')?.textContent).toContain('“Nails” comes before “Bath: the body”');
+    await visit.until(() => visit.host.querySelector('man-step-detail man-number') !== null);
+    const minutes = await visit.loader.getHarness(NumberFieldHarness.with({ label: 'Minutes', ancestor: 'man-step-detail' }));
+    await minutes.enter('-3');
+    expect(await minutes.error()).toBe('Between 0.5 and 120 min.');
+    expect(await minutes.value()).toBe('-3');
     expect(visit.store.state().wishes.length).toBe(1);
   });
 

@@ -1,13 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
-import { type PlanInput, type PlanWish, withWish } from '@mansuet/core/plan';
+import { type PlanWish, withWish } from '@mansuet/core/plan';
 import { planChanges, planRecordOf, recordFromHere, toldWith } from '@mansuet/core/visit';
 import type { PlanWay, Reason } from '@mansuet/core/words';
 import { BATHING } from '@mansuet/core/work';
-import { Latest } from '../planner/latest';
-import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
+import { Keymap } from '../controls/keymap';
+import { Notice } from '../controls/notice';
+import { Progress } from '../controls/progress';
+import { type Tab, TabPanel, Tabs } from '../controls/tabs';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
+import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 import { HazardGrid } from './hazard-grid';
 import { HelperTime } from './helper-time';
@@ -20,48 +23,44 @@ import { WAY_NAMES, WaysPanel } from './ways-panel';
 import { WishStrip } from './wish-strip';
 import { Words } from '../wording/words.service';
 
-const SLOW_MS = 300;
-const VIEWS = ['steps', 'ways', 'odds'] as const;
-type View = (typeof VIEWS)[number];
-const VIEW_NAMES: Readonly<Record<View, string>> = { steps: 'Steps', ways: 'Other ways', odds: 'Odds and hazards' };
+type View = 'steps' | 'ways' | 'odds';
+const VIEWS: readonly Tab<View>[] = [
+  { id: 'steps', label: 'Steps', key: '1' },
+  { id: 'ways', label: 'Other ways', key: '2' },
+  { id: 'odds', label: 'Odds and hazards', key: '3' },
+];
 
 /** The handling plan: what in which order, with which hold and blade, where the breaks lie, what is left for another day, and why. */
 @Component({
   selector: 'man-handling-plan',
-  imports: [StrainRibbon, StepList, StepDetail, WishStrip, WaysPanel, OddsPanel, HazardGrid, HelperTime],
+  imports: [HazardGrid, HelperTime, Notice, OddsPanel, Progress, StepDetail, StepList, StrainRibbon, TabPanel, Tabs, WaysPanel, WishStrip],
   templateUrl: './handling-plan.page.html',
   styleUrl: './handling-plan.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown)': 'onKey($event)' },
 })
 export class HandlingPlanPage {
   private readonly words = inject(Words);
   private readonly router = inject(Router);
-  private readonly planner = inject(PlannerService);
-  private readonly latest = new Latest();
+  protected readonly plans = inject(PlanStore);
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
   private readonly list = viewChild(StepList);
 
-  protected readonly planned = signal<Planned | undefined>(undefined);
-  /** What the plan in hand was asked with. */
-  protected readonly asked = signal<PlanInput | undefined>(undefined);
-  protected readonly odds = signal<NamedOdds | undefined>(undefined);
-  protected readonly trouble = signal('');
+  protected readonly planned = this.plans.planned;
+  protected readonly asked = this.plans.asked;
+  protected readonly odds = this.plans.odds;
+  protected readonly trouble = this.plans.trouble;
   /** A search that takes longer than a moment is said, and can be ended. */
-  protected readonly slow = signal(false);
+  protected readonly slow = this.plans.slow;
   protected readonly opened = signal(0);
   protected readonly view = signal<View>('steps');
-  /** Asked again: the work has gone on meanwhile. */
-  private readonly again = signal(0);
   protected readonly views = VIEWS;
-  protected readonly viewNames = VIEW_NAMES;
   protected readonly wayNames = WAY_NAMES;
   protected readonly says = this.words.say;
   protected readonly round = Math.round;
   protected readonly percent = inPercent;
 
-  protected readonly plan = computed(() => this.planned()?.plan);
+  protected readonly plan = this.plans.plan;
   protected readonly wishes = computed(() => this.store.state().wishes);
   protected readonly mayChange = computed(() => this.session.may('plan') && !this.store.state().ended);
   /** Minute of the work from which this plan goes on; 0 before it has begun. */
@@ -87,54 +86,14 @@ export class HandlingPlanPage {
   protected readonly breaks = computed(() => this.plan()?.steps.flatMap((s) => s.breaks) ?? []);
 
   constructor() {
+    this.plans.watch({ odds: true });
+    // Fewer steps than before: what was opened may be gone.
     effect(() => {
-      if (!this.store.planInput()) return;
-      this.again();
-      const input = untracked(() => this.store.planInputNow());
-      if (input) untracked(() => this.ask(input));
+      const count = this.plan()?.steps.length ?? 0;
+      untracked(() => this.opened.update((o) => Math.max(0, Math.min(o, count - 1))));
     });
-  }
-
-  private ask(input: PlanInput): void {
-    this.asked.set(input);
-    this.odds.set(undefined);
-    const timer = setTimeout(() => this.slow.set(true), SLOW_MS);
-    const isLatest = this.latest.next();
-    this.planner
-      .plan(input, (found) => {
-        if (isLatest()) this.planned.set(found);
-      })
-      .then(
-        (planned) => {
-          if (!isLatest()) return;
-          this.planned.set(planned);
-          this.opened.update((o) => Math.max(0, Math.min(o, planned.plan.steps.length - 1)));
-          this.trouble.set('');
-          this.drawOdds(input, isLatest);
-        },
-        (error: unknown) => {
-          if (!isLatest()) return;
-          this.trouble.set(
-            error instanceof Error && error.message === 'cancelled'
-              ? 'The search was ended. Change something, or open this page again.'
-              : 'The plan could not be made. Load the page again; nothing entered is lost.',
-          );
-        },
-      )
-      .finally(() => {
-        clearTimeout(timer);
-        if (isLatest()) this.slow.set(false);
-      });
-  }
-
-  private drawOdds(input: PlanInput, isLatest: () => boolean): void {
-    this.planner.ask({ kind: 'odds', input }).then(
-      (odds) => {
-        if (isLatest()) this.odds.set(odds);
-      },
-      () => {
-        if (isLatest()) this.trouble.set('The odds could not be worked out; the plan stands.');
-      },
+    inject(Keymap).use($localize`:@@plan.keys:the plan`, () =>
+      VIEWS.map((v) => ({ id: `plan.${v.id}`, key: v.key ?? '', says: v.label, act: () => this.view.set(v.id) })),
     );
   }
 
@@ -204,18 +163,6 @@ export class HandlingPlanPage {
 
   protected say(reasons: readonly Reason[]): { text: string; source: string }[] {
     return reasons.map(this.words.withSource);
-  }
-  protected onKey(event: KeyboardEvent): void {
-    const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable], nz-select');
-    if (typing || event.ctrlKey || event.metaKey || event.altKey) return;
-    const view = VIEWS[Number(event.key) - 1];
-    if (view) this.view.set(view);
-  }
-  protected anew(): void {
-    this.again.update((n) => n + 1);
-  }
-  protected cancel(): void {
-    this.planner.cancel();
   }
   protected print(): void {
     this.view.set('steps');

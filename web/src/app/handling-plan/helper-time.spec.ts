@@ -1,5 +1,7 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HelperWindow } from '@mansuet/core/plan';
+import { NumberFieldHarness } from '../controls/testing/field.harness';
 import { HelperTime } from './helper-time';
 
 describe('HelperTime', () => {
@@ -14,11 +16,8 @@ describe('HelperTime', () => {
   const press = (text: string): void =>
     [...host.querySelectorAll('button')].find((b) => b.textContent?.trim() === text || b.getAttribute('aria-label') === text)?.click();
   const type = async (place: number, text: string): Promise<void> => {
-    const input = host.querySelectorAll('input')[place];
-    if (!input) throw new Error('no field');
-    input.value = text;
-    input.dispatchEvent(new Event('change'));
-    await fixture.whenStable();
+    const fields = await TestbedHarnessEnvironment.loader(fixture).getAllHarnesses(NumberFieldHarness);
+    await fields[place]?.enter(text);
   };
   beforeEach(async () => {
     fixture = TestBed.createComponent(HelperTime);
@@ -75,15 +74,15 @@ describe('HelperTime', () => {
 
   it('says what is wrong and keeps what was typed', async () => {
     await show(true, [[0, 20]]);
-    for (const [place, text] of [
-      [0, '18'],
-      [0, '30'],
-      [1, ''],
-      [1, '900'],
+    for (const [place, text, why] of [
+      [0, '18', 'comes before leaving'],
+      [0, '30', 'comes before leaving'],
+      [1, '', 'Give a number.'],
+      [1, '900', 'Between 0 and 480 min.'],
     ] as const) {
       await show(true, [[0, 20]]);
       await type(place, text);
-      expect(host.querySelector('[role=alert]')?.textContent).withContext(text).toContain('comes before leaving');
+      expect(host.innerText).withContext(text).toContain(why);
       expect(host.querySelectorAll('input')[place]?.value).toBe(text);
     }
     expect(told).toEqual([]);

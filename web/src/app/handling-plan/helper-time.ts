@@ -1,33 +1,31 @@
-import { ChangeDetectionStrategy, Component, effect, input, output, signal } from '@angular/core';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
 import type { HelperWindow } from '@mansuet/core/plan';
+import type { Choice } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Notice } from '../controls/notice';
+import { NumberField } from '../controls/number-field';
+import { RANGES } from '../wording/ranges';
 
 /** Minutes that a helper stays at least. */
 const SHORTEST = 5;
-const LATEST = 480;
+const LATEST = RANGES.minuteOfVisit.max;
 /** Stretches that can be entered. */
 const MOST = 6;
+
+type Time = 'none' | 'throughout' | 'part';
 
 /** Whether a second pair of hands is there: not, throughout, or in some stretches of the visit. */
 @Component({
   selector: 'man-helper-time',
-  imports: [NzInputModule],
+  imports: [ChoiceGroup, Notice, NumberField],
   template: `<div class="row" role="group" aria-label="Helper">
     <b>Helper</b>
-    <button type="button" class="chip" [attr.aria-pressed]="!there()" (click)="set(false)">none</button>
-    <button type="button" class="chip" [attr.aria-pressed]="there() && windows().length === 0" (click)="set(true)">throughout</button>
-    <button type="button" class="chip" [attr.aria-pressed]="there() && windows().length > 0" (click)="part()">for a time</button>
+    <man-choice label="When a helper is there" [of]="times" [value]="time()" (chosen)="choose($event)" />
     @if (there()) {
       @for (w of windows(); track $index; let i = $index) {
         <span class="stretch">
-          <label
-            >from <input #from nz-input type="number" min="0" max="480" step="5" [value]="w[0]" (change)="edge(i, from.value, to.value)"
-          /></label>
-          <label
-            >to
-            <input #to nz-input type="number" min="5" max="480" step="5" [value]="w[1]" (change)="edge(i, from.value, to.value)" />
-            min</label
-          >
+          <man-number class="edge" label="from" [range]="range" [value]="w[0]" (entered)="edge(i, $event, w[1])" />
+          <man-number class="edge" label="to" [range]="range" [value]="w[1]" (entered)="edge(i, w[0], $event)" />
           @if (windows().length > 1) {
             <button type="button" class="plain tiny" [attr.aria-label]="'Not there from ' + w[0] + ' to ' + w[1]" (click)="drop(i)">
               ×
@@ -39,23 +37,17 @@ const MOST = 6;
         <button type="button" class="plain tiny" (click)="add()">and again</button>
       }
     }
-    @if (wrong()) {
-      <span class="warn" role="alert">{{ wrong() }}</span>
-    }
+    <man-notice kind="warn" live="alert" [says]="wrong()" />
   </div>`,
   styles: `
-    input {
-      width: 84px;
+    .edge {
+      width: 110px;
     }
     .stretch {
       display: inline-flex;
       gap: 8px;
       align-items: center;
       flex-wrap: wrap;
-    }
-    .tiny {
-      min-width: 48px;
-      padding: 4px 12px;
     }
     @media print {
       :host {
@@ -73,6 +65,13 @@ export class HelperTime {
   readonly changed = output<{ helperThere: boolean; helperWindows: readonly HelperWindow[] }>();
   protected readonly wrong = signal('');
   protected readonly most = MOST;
+  protected readonly range = RANGES.minuteOfVisit;
+  protected readonly times: readonly Choice<Time>[] = [
+    { value: 'none', label: 'none' },
+    { value: 'throughout', label: 'throughout' },
+    { value: 'part', label: 'for a time' },
+  ];
+  protected readonly time = computed<Time>(() => (!this.there() ? 'none' : this.windows().length === 0 ? 'throughout' : 'part'));
 
   constructor() {
     effect(() => {
@@ -81,10 +80,14 @@ export class HelperTime {
     });
   }
 
-  protected set(there: boolean): void {
+  protected choose(time: Time): void {
+    if (time === 'part') this.part();
+    else this.set(time === 'throughout');
+  }
+  private set(there: boolean): void {
     this.changed.emit({ helperThere: there, helperWindows: [] });
   }
-  protected part(): void {
+  private part(): void {
     if (this.windows().length === 0) this.tell([[0, Math.round(this.sessionMinutes() / 2)]]);
   }
   /** The next stretch begins where the work of half an hour without the helper would end. */
@@ -97,9 +100,8 @@ export class HelperTime {
   protected drop(at: number): void {
     this.tell(this.windows().filter((_, i) => i !== at));
   }
-  protected edge(at: number, fromText: string, toText: string): void {
-    const [from, to] = [Number(fromText), Number(toText)];
-    if (fromText.trim() === '' || toText.trim() === '' || !(from >= 0 && to <= LATEST && from + SHORTEST <= to)) {
+  protected edge(at: number, from: number | null, to: number | null): void {
+    if (from === null || to === null || !(from >= 0 && to <= LATEST && from + SHORTEST <= to)) {
       this.wrong.set(`The helper stays at least ${SHORTEST} minutes, and comes before leaving.`);
       return;
     }

@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzSelectModule } from 'ng-zorro-antd/select';
 import { HOLDS } from '@mansuet/core/knowledge/holds';
 import { stretch } from '@mansuet/core/locales';
 import type { PlanInput, PlannedStep, PlanWish, WhatIf } from '@mansuet/core/plan';
 import { type BladeId, HOLD_IDS, type HoldId, type Reason } from '@mansuet/core/words';
 import { BodyMap } from '../body-map/body-map';
 import { paintFound } from '../body-map/zone-paint';
-import { PlannerService } from '../planner/planner.service';
+import { Notice } from '../controls/notice';
+import { NumberField } from '../controls/number-field';
+import { SelectField } from '../controls/select-field';
+import { PlannerService, Superseded } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
+import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 
 const CAUTIONS_FIRST = 2;
@@ -18,7 +19,7 @@ const OTHERS_SHOWN = 5;
 /** One step of the plan: its cautions, hold and blade with reasons, why it lies here, what if it lay elsewhere, and what can be fixed. */
 @Component({
   selector: 'man-step-detail',
-  imports: [BodyMap, FormsModule, NzInputModule, NzSelectModule],
+  imports: [BodyMap, Notice, NumberField, SelectField],
   templateUrl: './step-detail.html',
   styleUrl: './step-detail.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,13 +44,13 @@ export class StepDetail {
   protected readonly blade = (id: BladeId): string => this.words.labels.blade[id];
   protected readonly round = Math.round;
   protected readonly first = CAUTIONS_FIRST;
+  protected readonly ranges = RANGES;
   protected readonly whatIf = signal<readonly WhatIf[] | undefined>(undefined);
   protected readonly trouble = signal('');
-  protected readonly minutesWrong = signal('');
   /** Holds that this dog may be held by: those that were refused for it are not offered. */
   protected readonly choices = computed(() => {
     const refused = this.step().hold.rejected.map((r) => r.hold);
-    return HOLD_IDS.filter((h) => !refused.includes(h)).map((h) => ({ id: h, label: this.words.labels.hold[h] }));
+    return HOLD_IDS.filter((h) => !refused.includes(h)).map((h) => ({ value: h, label: this.words.labels.hold[h] }));
   });
   /** What else is known of the step: the reasons of its rate are said above. */
   protected readonly others = computed(() =>
@@ -65,7 +66,6 @@ export class StepDetail {
       this.step();
       this.whatIf.set(undefined);
       this.trouble.set('');
-      this.minutesWrong.set('');
     });
   }
 
@@ -97,18 +97,16 @@ export class StepDetail {
     try {
       const answer = await this.planner.ask({ kind: 'what_if', input: this.asked(), step: this.place() });
       if (this.step() === step) this.whatIf.set(answer);
-    } catch {
+    } catch (error: unknown) {
+      if (error instanceof Superseded) return;
       this.trouble.set('That could not be worked out. Load the page again; nothing entered is lost.');
     }
   }
-  protected setMinutes(text: string): void {
-    const minutes = Number(text.replace(',', '.'));
-    const wrong = text.trim() === '' || !(minutes >= 0.5 && minutes <= 120);
-    this.minutesWrong.set(wrong ? `“${text}” is not between 0.5 and 120 minutes; the plan keeps ${this.step().minutes}.` : '');
-    if (!wrong && minutes !== this.step().minutes) this.wished.emit({ kind: 'minutes', step: this.step().activity, minutes });
+  protected setMinutes(minutes: number | null): void {
+    if (minutes !== null && minutes !== this.step().minutes) this.wished.emit({ kind: 'minutes', step: this.step().activity, minutes });
   }
-  protected setHold(hold: HoldId): void {
-    if (hold !== this.step().hold.hold) this.wished.emit({ kind: 'hold', step: this.step().activity, hold });
+  protected setHold(hold: HoldId | null): void {
+    if (hold && hold !== this.step().hold.hold) this.wished.emit({ kind: 'hold', step: this.step().activity, hold });
   }
   protected leaveOut(): void {
     this.wished.emit({ kind: 'forbid', step: this.step().activity });

@@ -5,6 +5,7 @@ import { lucideGripVertical, lucidePin } from '@ng-icons/lucide';
 import { type HandlingPlan, isPreference, moved, nameIn, type PlannedStep, type PlanWish, rulesBroken } from '@mansuet/core/plan';
 import { type BladeId, type HoldId, type Reason, reason } from '@mansuet/core/words';
 import type { OrderRule } from '@mansuet/core/work';
+import { Notice } from '../controls/notice';
 import { aboutMinutes } from '../wording/time';
 import { BreakLine } from './break-line';
 import { Words } from '../wording/words.service';
@@ -19,7 +20,7 @@ export interface Placed {
 /** The steps in order, with their breaks. They can be dragged, or moved with Alt and the arrow keys; what a rule forbids is said. */
 @Component({
   selector: 'man-step-list',
-  imports: [BreakLine, CdkDropList, CdkDrag, CdkDragHandle, NgIcon],
+  imports: [BreakLine, CdkDropList, CdkDrag, CdkDragHandle, NgIcon, Notice],
   providers: [provideIcons({ lucideGripVertical, lucidePin })],
   templateUrl: './step-list.html',
   styleUrl: './step-list.less',

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { compareWith, type HandlingPlan, type Odds, type PlanInput, sayWay, signed } from '@mansuet/core/plan';
 import type { PlanWay } from '@mansuet/core/words';
+import { Notice } from '../controls/notice';
 import { Latest } from '../planner/latest';
-import { PlannerService, type PlannedWay } from '../planner/planner.service';
+import { PlannerService, type PlannedWay, Superseded } from '../planner/planner.service';
 import { inPercent } from './say-odds';
 import { Words } from '../wording/words.service';
 
@@ -31,6 +32,7 @@ interface Column {
 /** Up to three other ways beside the plan in hand, in numbers and words. */
 @Component({
   selector: 'man-ways',
+  imports: [Notice],
   templateUrl: './ways-panel.html',
   styleUrl: './ways-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -71,7 +73,10 @@ export class WaysPanel {
       this.latest.hear(
         this.planner.ask({ kind: 'ways', input, atMost: WAYS_SHOWN }),
         (ways) => this.ways.set(ways),
-        () => this.trouble.set('The other ways could not be worked out. Load the page again; nothing entered is lost.'),
+        (error) => {
+          if (!(error instanceof Superseded))
+            this.trouble.set('The other ways could not be worked out. Load the page again; nothing entered is lost.');
+        },
       );
     });
   }

@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, input, output, inject } from '@angular/core';
 import type { PlanWish, WishClash, WishCost } from '@mansuet/core/plan';
+import { Notice } from '../controls/notice';
 import { sayCost, sayWish } from './say-wish';
 import { Words } from '../wording/words.service';
 
 /** What was fixed by hand, what it costs, and what could not be met. */
 @Component({
   selector: 'man-wish-strip',
+  imports: [Notice],
   template: `@if (wishes().length > 0) {
-      <section class="told strip" aria-label="Fixed by hand">
+      <section class="strip" aria-label="Fixed by hand">
         <div class="row">
           <b>By hand</b>
           @for (w of wishes(); track $index) {
@@ -25,7 +27,7 @@ import { Words } from '../wording/words.service';
       </section>
     }
     @for (c of clashes(); track $index) {
-      <section class="warn strip" role="alert">
+      <man-notice class="strip" kind="warn" live="alert">
         <p>
           <b>Not possible together: {{ sayAll(c) || 'what has to be done' }}</b>
         </p>
@@ -33,9 +35,15 @@ import { Words } from '../wording/words.service';
           <p class="small">{{ sayReason(r) }}</p>
         }
         <p class="small">The plan is made without the latest of these. Take one back, or change what stands against it.</p>
-      </section>
+      </man-notice>
     }`,
   styles: `
+    section {
+      border-left: 5px solid var(--brass);
+      background: var(--brass-light);
+      padding: 10px 14px;
+      border-radius: var(--radius);
+    }
     .strip + .strip {
       margin-top: 8px;
     }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { HOUSE_DEFAULTS, schoolsOf } from '@mansuet/core/knowledge/house-rules';
 import type { SchoolWords } from '@mansuet/core/locales';
 import { FLOOR_IDS, HOUSE_QUESTION_IDS, type HouseQuestion } from '@mansuet/core/words';
+import { Notice } from '../controls/notice';
 import { sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';
@@ -15,6 +16,7 @@ interface Answered {
 /** What groomers disagree on: the salon's school for each question, why, and what it changes. Below them what nobody may lower. */
 @Component({
   selector: 'man-house-rules',
+  imports: [Notice],
   templateUrl: './house-rules.page.html',
   styleUrl: './house-rules.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

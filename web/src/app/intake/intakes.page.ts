@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
 import {
   NEW_ID,
@@ -14,10 +13,14 @@ import {
   type OwnerLink,
 } from '@mansuet/core/contract';
 import { EMPTY_DOG, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
+import { Choices } from '../controls/choices';
+import { EmptyState } from '../controls/empty-state';
+import { errorsOf } from '../controls/errors-of';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { TextField } from '../controls/text-field';
 import { DogFields } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
-import { errorsOf } from '../forms/errors-of';
-import { FieldError } from '../forms/field-error';
 import { ApiService, NOTHING, fieldErrors, sayFailure, type Failure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
@@ -35,19 +38,11 @@ const CARD_LABELS: Readonly<Record<Card, string>> = {
 /** Questions sent to owners, and the review of what came back: nothing enters the file unread. */
 @Component({
   selector: 'man-intakes',
-  imports: [DogFields, FieldError, FormsModule, NzInputModule, NzQRCodeModule, OwnerFields],
+  imports: [Choices, DogFields, EmptyState, FormErrors, FormsModule, Notice, NzQRCodeModule, OwnerFields, TextField],
   templateUrl: './intakes.page.html',
   styles: `
-    .tiny {
-      min-height: 40px;
-      padding: 4px 12px;
-      font-size: 14px;
-    }
     form .row {
       align-items: end;
-    }
-    .chip {
-      text-align: left;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -83,8 +78,13 @@ export class IntakesPage {
     if (!intake) return [];
     return (['calms', 'fears', 'biteStory', 'hurtBefore'] as const)
       .filter((key) => intake[key] !== '')
-      .map((key) => ({ key, label: CARD_LABELS[key], text: intake[key], on: !this.left().has(key) }));
+      .map((key) => ({ value: key, label: `${CARD_LABELS[key]}: ${intake[key]}` }));
   });
+  protected readonly cardsOn = computed(() =>
+    this.cards()
+      .map((c) => c.value)
+      .filter((card) => !this.left().has(card)),
+  );
 
   constructor() {
     void this.load();
@@ -140,9 +140,7 @@ export class IntakesPage {
     for (const [path, message] of errorsOf(this.words, owner)) errors.set(`owner.${path}`, message);
     this.errors.set(errors);
     if (!dog.success || !owner.success) return;
-    const cards = this.cards()
-      .filter((c) => c.on)
-      .map((c) => c.key);
+    const cards = this.cardsOn();
     const answer = await this.api.send('POST', `/intakes/${linkId}/accepted`, { dog: dog.data, owner: owner.data, cards }, NEW_ID);
     if (answer.ok) await this.router.navigate(['/dogs', answer.value.id]);
     else this.fail(answer.failure);

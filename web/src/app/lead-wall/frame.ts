@@ -1,7 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, viewChild } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { Title } from '@angular/platform-browser';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { filter, map, startWith } from 'rxjs';
+import { distinctUntilChanged, filter, map, skip } from 'rxjs';
+import { Announcer } from '../controls/announcer';
+import { Keymap } from '../controls/keymap';
+import { KeysList } from '../controls/keys-list';
+import { OverSlip } from '../controls/over-slip';
+import { currentUrl } from '../navigation/current-url';
 import { SessionService } from '../server/session.service';
 import { TodayService } from '../today/today.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
@@ -11,7 +17,7 @@ import { Words } from '../wording/words.service';
 /** The frame of every screen: the lead wall on the left, the sheet on the right. At the table the wall is hidden. */
 @Component({
   selector: 'man-frame',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, LeadTag],
+  imports: [KeysList, LeadTag, OverSlip, RouterLink, RouterLinkActive, RouterOutlet],
   templateUrl: './frame.html',
   styleUrl: './frame.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -21,22 +27,45 @@ export class Frame {
   private readonly router = inject(Router);
   private readonly session = inject(SessionService);
   private readonly db = inject(VISIT_DB);
+  private readonly announcer = inject(Announcer);
+  private readonly title = inject(Title);
+  private readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
+  protected readonly keymap = inject(Keymap);
   protected readonly day = inject(TodayService);
   protected readonly log = inject(VisitLog);
 
-  private readonly url = toSignal(
-    this.router.events.pipe(
-      filter((e) => e instanceof NavigationEnd),
-      map((e) => e.urlAfterRedirects),
-      startWith(this.router.url),
-    ),
-    { initialValue: this.router.url },
-  );
+  private readonly url = currentUrl();
   protected readonly atTable = computed(() => /^\/visits\/[^/]+\/work/.test(this.url()));
   protected readonly openVisit = computed(() => /^\/visits\/([^/]+)/.exec(this.url())?.[1]);
   protected readonly who = computed(() => this.session.signedIn());
   protected readonly roles = this.words.labels.role;
   protected readonly waiting = toSignal(this.log.waiting$, { initialValue: 0 });
+
+  protected readonly here = computed(() => `${this.url()}#sheet`);
+
+  constructor() {
+    // Asked for where nothing showed it, such as at the door.
+    this.keymap.listOpen.set(false);
+    // A new screen is told, and whoever goes by keys stands at its beginning, not where the last one was.
+    this.router.events
+      .pipe(
+        filter((e) => e instanceof NavigationEnd),
+        map((e) => e.urlAfterRedirects.split(/[?#]/)[0]),
+        distinctUntilChanged(),
+        skip(1),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => {
+        this.keymap.listOpen.set(false);
+        this.sheet().nativeElement.focus({ preventScroll: true });
+        this.announcer.say(this.title.getTitle());
+      });
+  }
+
+  protected toSheet(event: Event): void {
+    event.preventDefault();
+    this.sheet().nativeElement.focus();
+  }
 
   protected async signOut(): Promise<void> {
     await this.session.signOut();

@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { type Message, MESSAGES } from '@mansuet/core/contract';
+import { EmptyState } from '../controls/empty-state';
+import { Notice } from '../controls/notice';
 import { ApiService, sayFailure } from '../server/api.service';
 import { Words } from '../wording/words.service';
 
 /** What the stand-in for text messages has "sent". */
 @Component({
   selector: 'man-messages',
+  imports: [EmptyState, Notice],
   template: `<div class="matter">
     <div class="body stack">
       <h1>Messages</h1>
@@ -19,12 +22,10 @@ import { Words } from '../wording/words.service';
         </article>
       } @empty {
         @if (loaded()) {
-          <p class="panel quiet">No message yet. A link for an owner makes one.</p>
+          <man-empty class="panel" says="No message yet. A link for an owner makes one." />
         }
       }
-      @if (trouble()) {
-        <p class="warn" role="alert">{{ trouble() }}</p>
-      }
+      <man-notice kind="warn" live="alert" [says]="trouble()" />
     </div>
   </div>`,
   styles: `

@@ -1,20 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { AGREEMENT_ANSWER, type OwnerLinkView } from '@mansuet/core/contract';
 import type { Signature } from '@mansuet/core/log';
 import type { ConsentId } from '@mansuet/core/words';
 import { SignatureField } from '../agreement/signature-field';
-import { errorsOf } from '../forms/errors-of';
-import { FieldError } from '../forms/field-error';
+import type { Choice } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { errorsOf } from '../controls/errors-of';
+import { FieldError } from '../controls/field-error';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { NumberField } from '../controls/number-field';
+import { TextField } from '../controls/text-field';
 import { ApiService, NOTHING, fieldErrors, sayFailure } from '../server/api.service';
+import { vetLimit } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 
 /** The agreement as the owner reads, answers and signs it on the phone. */
 @Component({
   selector: 'man-owner-agreement',
-  imports: [FieldError, FormsModule, NzInputModule, SignatureField],
-  template: `<form class="stack" (ngSubmit)="send()" novalidate>
+  imports: [ChoiceGroup, FieldError, FormErrors, FormsModule, Notice, NumberField, SignatureField, TextField],
+  template: `<form class="stack" [manErrors]="errors()" (ngSubmit)="send()" novalidate>
     <h1>{{ view().offer.dogName }}, today</h1>
     <section class="panel">
       <h2>You asked for</h2>
@@ -26,7 +32,7 @@ import { Words } from '../wording/words.service';
         <p>{{ line }}</p>
       }
       @for (line of view().offer.notToday; track $index) {
-        <p class="told">{{ line }}</p>
+        <man-notice [says]="line" />
       }
       <p>
         <b>{{ view().offer.extra }}</b>
@@ -35,39 +41,31 @@ import { Words } from '../wording/words.service';
     @for (c of view().offer.consents; track c.id) {
       <section class="panel stack" [attr.aria-label]="labels[c.id]">
         <p>{{ c.text }}</p>
-        <div class="row two">
-          <button type="button" class="chip" [attr.aria-pressed]="answers().get(c.id) === true" (click)="answer(c.id, true)">
-            I agree
-          </button>
-          <button type="button" class="chip" [attr.aria-pressed]="answers().get(c.id) === false" (click)="answer(c.id, false)">No</button>
-        </div>
+        <man-choice
+          [label]="labels[c.id]"
+          [path]="'answers.' + c.id"
+          [of]="yesNo"
+          [value]="answers().get(c.id)"
+          (chosen)="answer(c.id, $event)"
+        />
         @if (c.id === 'vet_emergency' && answers().get(c.id) === true) {
-          <label class="field"
-            >Up to, in {{ view().offer.currency }}, before you are rung first
-            <input
-              nz-input
-              type="number"
-              name="limit"
-              min="0"
-              inputmode="numeric"
-              [ngModel]="limit()"
-              (ngModelChange)="limit.set($event)"
-            />
-            <span class="quiet small">Leave it empty for no limit.</span>
-          </label>
+          <man-number
+            label="Up to this much, before you are rung first"
+            name="limit"
+            [range]="limitRange()"
+            optional
+            hint="Leave it empty for no limit."
+            [value]="limit()"
+            (entered)="limit.set($event)"
+          />
         }
         @if (c.required && answers().get(c.id) === false) {
-          <p class="told small">Without it we leave that work out, or ring you about another day.</p>
+          <man-notice says="Without it we leave that work out, or ring you about another day." />
         }
-        <man-field-error [message]="errors().get('answers.' + c.id)" />
       </section>
     }
     <section class="panel stack">
-      <label class="field"
-        >Your name
-        <input nz-input name="ownerName" autocomplete="name" [ngModel]="name()" (ngModelChange)="name.set($event)" />
-        <man-field-error [message]="errors().get('name')" />
-      </label>
+      <man-text label="Your name" name="ownerName" path="name" complete="name" [value]="name()" (typed)="name.set($event)" />
       <man-signature-field (drawn)="signature.set($event)" />
       <man-field-error [message]="errors().get('signature')" />
       <p class="quiet small">
@@ -75,9 +73,7 @@ import { Words } from '../wording/words.service';
         {{ view().vetPhone }}.
       </p>
     </section>
-    @if (trouble()) {
-      <p class="warn" role="alert">{{ trouble() }}</p>
-    }
+    <man-notice kind="warn" live="alert" [says]="trouble()" />
     <button type="submit" class="next" [disabled]="busy()">{{ busy() ? 'Sending …' : 'Send my answers' }}</button>
   </form>`,
   styleUrl: './owner-page.less',
@@ -90,8 +86,13 @@ export class OwnerAgreement {
   readonly view = input.required<Extract<OwnerLinkView, { kind: 'agreement' }>>();
   readonly answered = output();
   protected readonly labels = this.words.labels.consent;
+  protected readonly yesNo: readonly Choice<boolean>[] = [
+    { value: true, label: 'I agree' },
+    { value: false, label: 'No' },
+  ];
   protected readonly answers = signal<ReadonlyMap<ConsentId, boolean>>(new Map());
   protected readonly name = signal('');
+  protected readonly limitRange = computed(() => vetLimit(this.view().offer.currency));
   protected readonly limit = signal<number | null>(null);
   protected readonly signature = signal<Signature | undefined>(undefined);
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());

@@ -1,13 +1,16 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { INTAKE_ANSWER, type IntakeAnswer, OWNER_FORM, type OwnerForm, type OwnerLinkView } from '@mansuet/core/contract';
 import { EMPTY_DOG, birthDateProblem, DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
 import { BITE_TOLD } from '@mansuet/core/words';
+import { choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { errorsOf } from '../controls/errors-of';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { TextField } from '../controls/text-field';
 import { DogFields, openQuestion } from '../dogs/dog-fields';
 import { EMPTY_OWNER, OwnerFields } from '../dogs/owner-fields';
-import { errorsOf } from '../forms/errors-of';
-import { FieldError } from '../forms/field-error';
 import { ApiService, NOTHING, fieldErrors, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';
@@ -20,50 +23,35 @@ const DRAFT_KEY = 'mansuet-intake:';
 /** The questions before the first visit, as the owner answers them. */
 @Component({
   selector: 'man-owner-intake',
-  imports: [DogFields, FieldError, FormsModule, NzInputModule, OwnerFields],
-  template: `<form class="stack" (ngSubmit)="send()" novalidate>
+  imports: [ChoiceGroup, DogFields, FormErrors, FormsModule, Notice, OwnerFields, TextField],
+  template: `<form class="stack" [manErrors]="errors()" (ngSubmit)="send()" novalidate>
     <h1>Before we meet your dog</h1>
     <p>About five minutes. What you know helps us to go gently; leave out what you do not know.</p>
-    <man-dog-fields [(dog)]="dog" [errors]="errors()" [ofOwner]="true" [sure]="sure()" (sureChange)="sure.set($event)" />
+    <man-dog-fields [(dog)]="dog" [ofOwner]="true" [sure]="sure()" (sureChange)="sure.set($event)" />
     <section class="panel stack">
       <h2>Has it ever had to say no with its teeth?</h2>
       <p class="quiet">
         At home, at a vet, while groomed. Most dogs that bite are in pain or afraid. Nobody is judged; knowing keeps everyone safe.
       </p>
-      <div class="row">
-        @for (b of bites; track b) {
-          <button type="button" class="chip" [attr.aria-pressed]="bite() === b" (click)="bite.set(b)">{{ biteLabels[b] }}</button>
-        }
-      </div>
-      <man-field-error [message]="errors().get('bite')" />
+      <man-choice label="Has it ever had to say no with its teeth?" path="bite" [of]="bites" [value]="bite()" (chosen)="bite.set($event)" />
       @if (bite() === 'bitten' || bite() === 'warned') {
-        <label class="field"
-          >What happened just before?
-          <textarea nz-input rows="3" name="biteStory" [ngModel]="biteStory()" (ngModelChange)="biteStory.set($event)"></textarea>
-          <man-field-error [message]="errors().get('biteStory')" />
-        </label>
+        <man-text
+          label="What happened just before?"
+          name="biteStory"
+          path="biteStory"
+          [rows]="3"
+          [value]="biteStory()"
+          (typed)="biteStory.set($event)"
+        />
       }
     </section>
     <section class="panel stack">
       @for (q of questions; track q.key) {
-        <label class="field"
-          >{{ q.asks }}
-          <textarea
-            nz-input
-            rows="2"
-            [name]="q.key"
-            [attr.name]="q.key"
-            [ngModel]="stories()[q.key]"
-            (ngModelChange)="tell(q.key, $event)"
-          ></textarea>
-          <man-field-error [message]="errors().get(q.key)" />
-        </label>
+        <man-text [label]="q.asks" [name]="q.key" [path]="q.key" [rows]="2" [value]="stories()[q.key]" (typed)="tell(q.key, $event)" />
       }
     </section>
-    <man-owner-fields [(owner)]="owner" [errors]="errors()" legend="You, and whom else to ring" />
-    @if (trouble()) {
-      <p class="warn" role="alert">{{ trouble() }}</p>
-    }
+    <man-owner-fields [(owner)]="owner" legend="You, and whom else to ring" />
+    <man-notice kind="warn" live="alert" [says]="trouble()" />
     <p class="quiet small">What you typed stays on this phone until you send it. Only the salon reads it.</p>
     <button type="submit" class="next" [disabled]="busy()">{{ busy() ? 'Sending …' : 'Send to the salon' }}</button>
   </form>`,
@@ -77,8 +65,7 @@ export class OwnerIntake {
   readonly secret = input.required<string>();
   readonly view = input.required<Extract<OwnerLinkView, { kind: 'intake' }>>();
   readonly answered = output();
-  protected readonly bites = BITE_TOLD;
-  protected readonly biteLabels = this.words.labels.biteTold;
+  protected readonly bites = choicesOf(BITE_TOLD, this.words.labels.biteTold);
   protected readonly questions = [
     { key: 'groomedBefore', asks: 'Groomed before? When, and how did it go?' },
     { key: 'fears', asks: 'What is it afraid of, or does not like?' },

@@ -152,7 +152,7 @@ describe('the owner’s page', () => {
     localStorage.setItem(`mansuet-intake:${SECRET}`, '{"dog":{"conditions":"all","name":"Pom"},"bite":"maybe"}');
     await open(INTAKE);
     expect(host().querySelector<HTMLInputElement>('input[name=name]')?.value).toBe('Pom');
-    expect(host().querySelectorAll('[aria-pressed=true]').length).toBeGreaterThan(0);
+    expect(host().querySelectorAll('[aria-checked=true]').length).toBeGreaterThan(0);
     localStorage.setItem(`mansuet-intake:${SECRET}`, 'not json');
     fixture.destroy();
     await open(INTAKE);

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { aPlanInput } from '../testing/plan-input';
-import { PlannerService } from './planner.service';
+import { PlannerService, Superseded } from './planner.service';
 
 const INPUT = aPlanInput({ asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 90 } });
 
@@ -17,6 +17,15 @@ describe('PlannerService', () => {
     planner.cancel();
     await expectAsync(asked).toBeRejectedWithError('cancelled');
     expect((await planner.plan(INPUT)).plan.steps.length).toBe(5);
+  });
+  it('ends a search that nobody waits for any more', async () => {
+    const planner = TestBed.inject(PlannerService);
+    const old = planner.plan(INPUT);
+    const beside = planner.planBeside(INPUT);
+    const latest = planner.plan({ ...INPUT, helperThere: !INPUT.helperThere });
+    await expectAsync(old).toBeRejectedWithError(Superseded, 'superseded');
+    await expectAsync(beside).toBeRejectedWithError(Superseded, 'superseded');
+    expect((await latest).plan.steps.length).toBe(5);
   });
   it('draws the odds of a plan, with the names of what drives them', async () => {
     const named = await TestBed.inject(PlannerService).ask({ kind: 'odds', input: INPUT });

@@ -4,7 +4,15 @@ import type { AskedOfWorker, PlanAnswers, PlanQuestion, Planned, ToldByWorker } 
 
 export type { NamedOdds, Planned, PlannedWay } from './plan-talk';
 
+/** An answer that nobody waits for any more: a newer question was put. */
+export class Superseded extends Error {
+  constructor() {
+    super('superseded');
+  }
+}
+
 interface Waiting {
+  readonly kind: PlanQuestion['kind'];
   readonly done: (answer: PlanAnswers[PlanQuestion['kind']]) => void;
   readonly fail: (error: Error) => void;
   readonly found: ((planned: Planned) => void) | undefined;
@@ -21,8 +29,12 @@ export class PlannerService {
   /** @param found told of a good plan while the search for a better one, or a proof, goes on */
   plan(input: PlanInput, found?: (planned: Planned) => void): Promise<Planned> {
     const key = JSON.stringify(input);
-    if (this.latest?.key !== key) this.latest = { key, planned: this.ask({ kind: 'plan', input }, found) };
-    return this.latest.planned;
+    if (this.latest?.key === key) return this.latest.planned;
+    // A search that still runs is for a plan that is wanted no more: it would only keep this one waiting.
+    if ([...this.open.values()].some((w) => w.kind === 'plan')) this.end(new Superseded());
+    const planned = this.ask({ kind: 'plan', input }, found);
+    this.latest = { key, planned };
+    return planned;
   }
 
   /** A plan beside the one in hand: asked for each time, so that comparing does not drop what is kept. */
@@ -39,7 +51,7 @@ export class PlannerService {
     const id = this.nextId++;
     return new Promise<PlanAnswers[K]>((done, fail) => {
       // The worker answers a question with an answer of its kind.
-      this.open.set(id, { done: (answer) => done(answer as PlanAnswers[K]), fail, found });
+      this.open.set(id, { kind: question.kind, done: (answer) => done(answer as PlanAnswers[K]), fail, found });
       const asked: AskedOfWorker = { id, question };
       worker.postMessage(asked);
     });
@@ -47,10 +59,14 @@ export class PlannerService {
 
   /** Ends a search that takes too long; the next question starts a new worker. */
   cancel(): void {
+    this.end(new Error('cancelled'));
+  }
+
+  private end(why: Error): void {
     this.worker?.terminate();
     this.worker = undefined;
     this.latest = undefined;
-    for (const { fail } of this.open.values()) fail(new Error('cancelled'));
+    for (const { fail } of this.open.values()) fail(why);
     this.open.clear();
   }
 

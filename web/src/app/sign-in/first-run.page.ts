@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { FIRST_RUN, type FirstRunForm } from '@mansuet/core/contract';
-import { FieldError } from '../forms/field-error';
-import { errorsOf } from '../forms/errors-of';
+import { errorsOf } from '../controls/errors-of';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { TextField } from '../controls/text-field';
 import { fieldErrors, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';
 
-const FIELDS: readonly { key: keyof FirstRunForm; label: string; type: string; complete: string }[] = [
+const FIELDS: readonly { key: keyof FirstRunForm; label: string; type: 'text' | 'password' | 'tel'; complete: string }[] = [
   { key: 'salonName', label: 'Name of the salon', type: 'text', complete: 'organization' },
   { key: 'name', label: 'Your name', type: 'text', complete: 'name' },
   { key: 'login', label: 'Your sign-in name', type: 'text', complete: 'username' },
@@ -21,33 +22,26 @@ const FIELDS: readonly { key: keyof FirstRunForm; label: string; type: string; c
 /** An empty installation: the first person founds the salon and leads it. */
 @Component({
   selector: 'man-first-run',
-  imports: [FormsModule, NzInputModule, FieldError],
+  imports: [FormErrors, FormsModule, Notice, TextField],
   template: `<div class="door">
     <main class="card wide panel">
       <h1>Set up your salon</h1>
       <p class="quiet">This page is shown once. You become the salon’s lead; colleagues and dogs come next.</p>
-      <form (ngSubmit)="found()" novalidate class="stack">
+      <form class="stack" [manErrors]="errors()" (ngSubmit)="found()" novalidate>
         <div class="two">
           @for (f of fields; track f.key) {
-            <label>
-              {{ f.label }}
-              <input
-                nz-input
-                [type]="f.type"
-                [name]="f.key"
-                [autocomplete]="f.complete"
-                [ngModel]="form()[f.key]"
-                (ngModelChange)="set(f.key, $event)"
-                [attr.aria-invalid]="errors().has(f.key)"
-                [attr.aria-describedby]="f.key + '-error'"
-              />
-              <man-field-error [id]="f.key + '-error'" [message]="errors().get(f.key)" />
-            </label>
+            <man-text
+              [label]="f.label"
+              [name]="f.key"
+              [path]="f.key"
+              [type]="f.type"
+              [complete]="f.complete"
+              [value]="form()[f.key]"
+              (typed)="set(f.key, $event)"
+            />
           }
         </div>
-        @if (trouble()) {
-          <p class="warn" role="alert">{{ trouble() }}</p>
-        }
+        <man-notice kind="warn" live="alert" [says]="trouble()" />
         <button type="submit" class="next">Open the salon</button>
       </form>
     </main>

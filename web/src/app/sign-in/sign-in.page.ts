@@ -1,17 +1,18 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { SIGN_IN } from '@mansuet/core/contract';
+import { errorsOf } from '../controls/errors-of';
+import { FormErrors } from '../controls/form-errors';
+import { Notice } from '../controls/notice';
+import { TextField } from '../controls/text-field';
 import { fieldErrors, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
-import { FieldError } from '../forms/field-error';
-import { errorsOf } from '../forms/errors-of';
 import { Words } from '../wording/words.service';
 
 @Component({
   selector: 'man-sign-in',
-  imports: [FormsModule, NzInputModule, FieldError],
+  imports: [FormErrors, FormsModule, Notice, TextField],
   templateUrl: './sign-in.page.html',
   styleUrl: './sign-in.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -3,70 +3,48 @@ import { answerResistance, BLADES, chooseBlade } from '@mansuet/core/knowledge/b
 import type { KindFound } from '@mansuet/core/knowledge/dogs';
 import { bladeQuestion, competenceOf, type PlanInput } from '@mansuet/core/plan';
 import { type Activity, type BladeId, RESISTANCE_CAUSES, type ResistanceCause, type ZoneId } from '@mansuet/core/words';
+import { type Choice, choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Notice } from '../controls/notice';
 import { Words } from '../wording/words.service';
 
 /** Touch, swap or change the blade. Blades that are banned in the lit zones say why and cannot be chosen. */
 @Component({
   selector: 'man-blade-picker',
+  imports: [ChoiceGroup, Notice],
   template: `<div class="stack">
     @if (blade(); as b) {
       <h3>{{ name(b) }} on the inner wrist is</h3>
       <div class="row">
-        <button type="button" class="chip" (click)="touched.emit('cool')">cool</button>
-        <button type="button" class="chip" (click)="touched.emit('warm')">warm</button>
-        <button type="button" class="chip" (click)="touched.emit('hot')">hot</button>
+        <button type="button" class="chip big" (click)="touched.emit('cool')">cool</button>
+        <button type="button" class="chip big" (click)="touched.emit('warm')">warm</button>
+        <button type="button" class="chip big" (click)="touched.emit('hot')">hot</button>
       </div>
       <button type="button" class="plain" (click)="used.emit({ blade: b, cool: true })">Swapped for a cool {{ name(b) }}</button>
     }
     @if (blade()) {
-      <h3>It does not go on?</h3>
-      <div class="stack">
-        @for (c of causes; track c) {
-          <button type="button" class="plain pick" [attr.aria-pressed]="cause() === c" (click)="cause.set(c)">{{ questions[c] }}</button>
-        }
-      </div>
+      <man-choice label="It does not go on?" shown layout="list" [of]="causes" [value]="cause()" (chosen)="cause.set($event)" />
       @if (answer(); as a) {
-        <div class="told" role="status">
+        <man-notice live="status">
           @for (line of a.says; track $index) {
             <p>{{ line }}</p>
           }
           @if (a.next; as next) {
             <button type="button" class="plain" (click)="used.emit({ blade: next, cool: false })">Take {{ name(next) }}</button>
           }
-        </div>
+        </man-notice>
       }
     }
-    <h3>Another blade</h3>
-    <ul class="stack">
-      @for (c of choices(); track c.id) {
-        <li>
-          <button
-            type="button"
-            class="plain pick"
-            [disabled]="c.ban !== ''"
-            [attr.aria-pressed]="c.id === blade()"
-            (click)="used.emit({ blade: c.id, cool: false })"
-          >
-            <b>{{ name(c.id) }}</b><span class="small">{{ c.ban || c.mm + ' mm' }}</span>
-          </button>
-        </li>
-      }
-    </ul>
+    <man-choice
+      label="Another blade"
+      shown
+      layout="list"
+      [of]="choices()"
+      [value]="blade()"
+      (chosen)="used.emit({ blade: $event, cool: false })"
+    />
     <button type="button" class="plain" (click)="used.emit({ blade: null, cool: false })">No blade</button>
   </div>`,
-  styles: `
-    .pick {
-      width: 100%;
-      justify-content: flex-start;
-      text-align: left;
-    }
-    .pick b {
-      min-width: 48px;
-    }
-    .pick span {
-      font-weight: 400;
-    }
-  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BladePicker {
@@ -81,19 +59,23 @@ export class BladePicker {
   readonly touched = output<'cool' | 'warm' | 'hot'>();
   protected readonly name = (id: BladeId): string => this.words.labels.blade[id];
 
-  protected readonly causes = RESISTANCE_CAUSES;
-  protected readonly questions = this.words.labels.resistance;
+  protected readonly causes = choicesOf(RESISTANCE_CAUSES, this.words.labels.resistance);
   /** Why it does not go on, as the hands say. */
   protected readonly cause = signal<ResistanceCause | undefined>(undefined);
 
-  protected readonly choices = computed(() => {
+  protected readonly choices = computed<readonly Choice<BladeId>[]>(() => {
     const from = this.input();
     const answers = from
       ? this.zones().map((zone) => chooseBlade(bladeQuestion(zone, this.step() ?? 'sanitary', from, this.kinds(), true)))
       : [];
     return (from?.drawer ?? BLADES).map((b) => {
       const ban = answers.flatMap((a) => a.rejected.filter((r) => r.blade === b.id && r.because.rule !== 'blade.further_from_wanted'))[0];
-      return { id: b.id, mm: b.lengthMm, ban: ban ? this.words.say(ban.because) : '' };
+      return {
+        value: b.id,
+        label: this.words.labels.blade[b.id],
+        detail: ban ? this.words.say(ban.because) : `${b.lengthMm} mm`,
+        disabled: ban !== undefined,
+      };
     });
   });
 

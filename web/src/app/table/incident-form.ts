@@ -1,27 +1,38 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
 import { needsVetNow } from '@mansuet/core/incidents';
 import { type EventDraft, uuidV7 } from '@mansuet/core/log';
 import { HARM_DEGREES, type HarmDegree, INCIDENT_KINDS, type IncidentKind, type ZoneId } from '@mansuet/core/words';
+import { choicesOf } from '../controls/choice';
+import { ChoiceGroup } from '../controls/choice-group';
+import { Notice } from '../controls/notice';
+import { TextField } from '../controls/text-field';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';
+
+/** An incident as far as it was entered. */
+export interface IncidentDraft {
+  readonly kind: IncidentKind | undefined;
+  readonly harm: HarmDegree | undefined;
+  readonly zone: ZoneId | undefined;
+  readonly what: string;
+}
+export const EMPTY_INCIDENT: IncidentDraft = { kind: undefined, harm: undefined, zone: undefined, what: '' };
 
 /** An incident: what to do at once comes first, the record after. */
 @Component({
   selector: 'man-incident-form',
-  imports: [FormsModule, NzInputModule],
+  imports: [ChoiceGroup, Notice, TextField],
   template: `<div class="stack">
-    @if (!kind()) {
+    @if (!draft().kind) {
       <h3>What happened?</h3>
       <div class="row">
         @for (k of kinds; track k) {
-          <button type="button" class="chip" (click)="kind.set(k)">{{ names[k] }}</button>
+          <button type="button" class="chip big" (click)="put({ kind: k })">{{ names[k] }}</button>
         }
       </div>
     }
-    @if (kind(); as k) {
-      <div [class]="vetNow() ? 'vet' : 'warn'" role="alert">
+    @if (draft().kind; as k) {
+      <man-notice [kind]="vetNow() ? 'vet' : 'warn'" live="alert">
         <b>{{ name() }}: at once</b>
         <ol>
           @for (line of atOnce[k]; track $index) {
@@ -33,38 +44,36 @@ import { Words } from '../wording/words.service';
             <b>Ring: {{ vet() }}</b>
           </p>
         }
-      </div>
-      <div class="row"><button type="button" class="plain" (click)="kind.set(undefined)">It was something else</button></div>
-      <h3>How bad?</h3>
-      <div class="row">
-        @for (h of harms; track h) {
-          <button type="button" class="chip" [attr.aria-pressed]="harm() === h" (click)="harm.set(h)">{{ harmLabels[h] }}</button>
-        }
-      </div>
-      @if (zones().length > 0) {
-        <h3>Where?</h3>
-        <div class="row">
-          @for (z of zones(); track z) {
-            <button type="button" class="chip" [attr.aria-pressed]="zone() === z" (click)="zone.set(zone() === z ? undefined : z)">
-              {{ label(z) }}
-            </button>
-          }
-        </div>
+      </man-notice>
+      <div class="row"><button type="button" class="plain" (click)="put({ kind: undefined })">It was something else</button></div>
+      <man-choice label="How bad?" shown size="big" [of]="harms" [value]="draft().harm" (chosen)="put({ harm: $event })" />
+      @if (places().length > 0) {
+        <man-choice
+          label="Where?"
+          shown
+          clearable
+          size="big"
+          [of]="places()"
+          [value]="draft().zone"
+          (chosen)="put({ zone: $event })"
+          (cleared)="put({ zone: undefined })"
+        />
       }
-      <label class="field"
-        >What, and what stopped it
-        <textarea nz-input rows="3" maxlength="2000" [ngModel]="what()" (ngModelChange)="what.set($event)"></textarea>
-      </label>
+      <man-text
+        label="What, and what stopped it"
+        name="what"
+        [rows]="3"
+        [most]="2000"
+        [value]="draft().what"
+        (typed)="put({ what: $event })"
+      />
       @if (asked()) {
-        <p class="warn" role="alert">How bad is it? Choose one; you can correct it later.</p>
+        <man-notice kind="warn" live="alert" says="How bad is it? Choose one; you can correct it later." />
       }
       <button type="button" class="next" (click)="keep()">Record it</button>
     }
   </div>`,
   styles: `
-    .chip {
-      min-height: 52px;
-    }
     ol {
       list-style: decimal inside;
     }
@@ -76,35 +85,35 @@ export class IncidentForm {
   private readonly clock = inject(ClockService);
   readonly zones = input<readonly ZoneId[]>([]);
   readonly vet = input('the vet');
+  /** What was entered so far; it stays with whoever opened the form. */
+  readonly draft = model<IncidentDraft>(EMPTY_INCIDENT);
   readonly recorded = output<EventDraft>();
   protected readonly kinds = INCIDENT_KINDS;
   protected readonly names = this.words.labels.incident;
   protected readonly atOnce = this.words.language.atOnce;
-  protected readonly harms = HARM_DEGREES;
-  protected readonly harmLabels = this.words.labels.harm;
-  protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
-  protected readonly kind = signal<IncidentKind | undefined>(undefined);
-  protected readonly harm = signal<HarmDegree | undefined>(undefined);
-  protected readonly zone = signal<ZoneId | undefined>(undefined);
-  protected readonly what = signal('');
+  protected readonly harms = choicesOf(HARM_DEGREES, this.words.labels.harm);
+  protected readonly places = computed(() => choicesOf(this.zones(), this.words.labels.zone));
   protected readonly vetNow = computed(() => {
-    const kind = this.kind();
-    return kind !== undefined && needsVetNow(kind, this.harm() ?? 'none');
+    const { kind, harm } = this.draft();
+    return kind !== undefined && needsVetNow(kind, harm ?? 'none');
   });
 
   /** Harm is never presumed: a laceration is not mild because nobody said so. */
   protected readonly asked = signal(false);
   protected readonly name = computed(() => {
-    const kind = this.kind();
+    const { kind } = this.draft();
     return kind ? this.words.heading('incident', kind) : '';
   });
 
+  protected put(change: Partial<IncidentDraft>): void {
+    this.draft.update((d) => ({ ...d, ...change }));
+  }
+
   protected keep(): void {
-    const kind = this.kind();
-    const harm = this.harm();
+    const { kind, harm, zone, what } = this.draft();
     this.asked.set(harm === undefined);
     if (!kind || !harm) return;
     const incidentId = uuidV7(this.clock.now(), (b) => crypto.getRandomValues(b));
-    this.recorded.emit({ type: 'incident', body: { incidentId, kind, harm, zone: this.zone() ?? null, what: this.what().trim() } });
+    this.recorded.emit({ type: 'incident', body: { incidentId, kind, harm, zone: zone ?? null, what: what.trim() } });
   }
 }

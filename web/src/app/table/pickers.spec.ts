@@ -54,7 +54,7 @@ describe('BladePicker', () => {
     const says = async (question: RegExp): Promise<string> => {
       byText(host, question).click();
       await fixture.whenStable();
-      return host.querySelector('.told')?.textContent ?? '';
+      return host.querySelector('man-notice')?.textContent ?? '';
     };
     expect(await says(/something firm/)).toContain('blade off');
     expect(await says(/fold of skin/)).toContain('let go the tension');

@@ -28,7 +28,7 @@ const TIER_LABELS: Readonly<Record<SignalTier, string>> = {
       margin: 14px 0 6px;
     }
     .chip {
-      min-height: 56px;
+      min-height: 64px;
     }
     .hard {
       border-color: var(--pause);

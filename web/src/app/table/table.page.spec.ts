@@ -1,6 +1,10 @@
+import { TestBed } from '@angular/core/testing';
 import type { EventDraft } from '@mansuet/core/log';
 import { makePlan } from '@mansuet/core/plan';
 import { planRecordOf } from '@mansuet/core/visit';
+import { TextFieldHarness } from '../controls/testing/field.harness';
+import { SlipHarness } from '../controls/testing/slip.harness';
+import { Keymap } from '../controls/keymap';
 import { IN_ENGLISH } from '../testing/in-english';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { aPlanInput } from '../testing/plan-input';
@@ -66,17 +70,60 @@ describe('TablePage', () => {
     expect(work()?.onBreakSinceMs).toBeUndefined();
   });
 
-  it('answers Pause and Stop over an open drawer, and nothing else', async () => {
+  it('answers Pause and Stop over an open slip, and nothing else', async () => {
     await visit.click(/^Start/);
     await key('9');
-    await visit.until(() => document.querySelector('.cdk-overlay-container man-signal-list') !== null);
-    expect(document.querySelectorAll('.cdk-overlay-container .fixed button').length).toBe(2);
+    const slip = await visit.loader.getHarness(SlipHarness);
+    expect(await slip.name()).toBe('More signals');
+    expect(visit.host.querySelector('man-step-card')?.hasAttribute('inert')).toBeTrue();
+    expect(visit.host.querySelector('man-signal-pad')?.closest('[inert]')).toBeNull();
     await key('7');
     expect(visit.store.now()?.strain.hardSigns).toEqual([]);
     await key('p');
     expect(work()?.onBreakSinceMs).toBeDefined();
     await key('s');
-    await visit.until(() => document.querySelector('.cdk-overlay-container')?.textContent?.includes('Stopping is always allowed') === true);
+    await visit.until(() => visit.host.querySelector('man-slip')?.textContent?.includes('Stopping is always allowed') === true);
+  });
+
+  it('takes a signal from the pad beside an open slip, and keeps what was typed on it', async () => {
+    await visit.click(/^Start/);
+    await key('n');
+    const remark = await visit.loader.getHarness(TextFieldHarness.with({ label: 'Remark' }));
+    await remark.type('Hums when the dryer starts.');
+    await visit.click(/pulls away$/);
+    expect(await remark.value()).toBe('Hums when the dryer starts.');
+    await (await visit.loader.getHarness(SlipHarness)).close();
+    await key('n');
+    expect(await (await visit.loader.getHarness(TextFieldHarness.with({ label: 'Remark' }))).value()).toBe('Hums when the dryer starts.');
+    await visit.click('Keep it');
+    expect(visit.store.state().notes.map((n) => n.text)).toEqual(['Hums when the dryer starts.']);
+    await key('n');
+    expect(await (await visit.loader.getHarness(TextFieldHarness.with({ label: 'Remark' }))).value()).toBe('');
+  });
+
+  it('keeps an incident that was begun when its slip is closed', async () => {
+    await visit.click(/^Start/);
+    await key('i');
+    await visit.click('nick');
+    await (await visit.loader.getHarness(SlipHarness)).escape();
+    await key('i');
+    expect(visit.host.querySelector('man-incident-form')?.textContent).toContain('Nick: at once');
+  });
+
+  it('has a key for every action, each once', () => {
+    const keys = TestBed.inject(Keymap).shown();
+    expect(new Set(keys.map((k) => k.key)).size).toBe(keys.length);
+    expect(keys.map((k) => k.id)).toEqual(
+      jasmine.arrayContaining([
+        'table.signal.1',
+        'table.signal.8',
+        'table.main',
+        'table.pause',
+        'table.stop',
+        'table.undo',
+        'table.replan',
+      ]),
+    );
   });
 
   it('keeps Space and Enter for the button that has the focus', async () => {

@@ -2,7 +2,6 @@ import { measureStrain, type StrainEntry } from '@mansuet/core/strain';
 import { TestBed } from '@angular/core/testing';
 import { Words } from '../wording/words.service';
 import { adviceFor } from './advice';
-import { KEYS, actionOfKey } from './keys';
 
 const at = (entries: StrainEntry[], now: number) =>
   adviceFor(TestBed.inject(Words), measureStrain(entries, 5, 6, now), { vetName: 'Port Ellery practice', vetPhone: '0550 9' });
@@ -24,15 +23,5 @@ describe('advice at the table', () => {
     const a = at([{ kind: 'signal', minute: 1, signal: 'collapse' }], 2);
     expect(a.head).toBe('Vet now');
     expect(a.says).toContain('0550 9');
-  });
-});
-
-describe('keys at the table', () => {
-  it('are each used once', () => expect(new Set(KEYS.map((k) => k.key)).size).toBe(KEYS.length));
-  it('reach signals, break, stop, undo and every drawer, in either case', () => {
-    expect(actionOfKey('3')).toEqual({ kind: 'signal', place: 2 });
-    expect(actionOfKey('P')).toEqual({ kind: 'pause' });
-    expect(actionOfKey('s')).toEqual({ kind: 'drawer', drawer: 'stop' });
-    expect(actionOfKey('x')).toBeUndefined();
   });
 });

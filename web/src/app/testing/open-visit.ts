@@ -1,3 +1,5 @@
+import type { HarnessLoader } from '@angular/cdk/testing';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
@@ -12,6 +14,7 @@ import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
 import { VisitDb } from '../visit-log/visit-db';
+import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 
 export const VISIT = '01900000-0000-7000-8000-000000000001';
@@ -50,6 +53,8 @@ export function written(drafts: readonly EventDraft[]): VisitEvent[] {
 const randomBytes: RandomBytes = (into) => crypto.getRandomValues(into);
 
 export interface OpenVisit<T> {
+  /** Asks for the controls of the page. */
+  readonly loader: HarnessLoader;
   readonly fixture: ComponentFixture<T>;
   readonly host: HTMLElement;
   readonly store: VisitStore;
@@ -114,6 +119,7 @@ export async function openVisit<T>(
     providers: [
       provideRouter([{ path: '**', children: [] }]),
       VisitStore,
+      PlanStore,
       api.provider(),
       { provide: LiveService, useValue: { changes$: new Subject() } },
       { provide: SessionService, useValue: { signedIn: () => ({ staff, salon, csrf: 'x' }), may: () => true } },
@@ -151,6 +157,7 @@ export async function openVisit<T>(
   };
   await so(() => store.context() !== undefined && store.state().eventCount === events.length);
   return {
+    loader: TestbedHarnessEnvironment.loader(fixture),
     fixture,
     host,
     store,

@@ -45,8 +45,9 @@ export function buttonOf(host: HTMLElement, text: string): HTMLButtonElement {
 }
 
 export function typeInto(host: HTMLElement, name: string, value: string): void {
-  const field = host.querySelector<HTMLInputElement | HTMLTextAreaElement>(`[name="${name}"]`);
+  const field = host.querySelector<HTMLInputElement | HTMLTextAreaElement>(`input[name="${name}"], textarea[name="${name}"]`);
   if (!field) throw new Error(`no field ${name}`);
   field.value = value;
   field.dispatchEvent(new Event('input'));
+  field.dispatchEvent(new Event('change'));
 }

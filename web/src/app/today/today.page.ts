@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { EmptyState } from '../controls/empty-state';
+import { Notice } from '../controls/notice';
 import { HandlingMark } from '../lead-wall/handling-mark';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
@@ -10,7 +12,7 @@ import { Words } from '../wording/words.service';
 /** All dogs of the day: what each needs next, the most urgent first. */
 @Component({
   selector: 'man-today',
-  imports: [RouterLink, HandlingMark],
+  imports: [EmptyState, HandlingMark, Notice, RouterLink],
   templateUrl: './today.page.html',
   styleUrl: './today.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,20 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
-import { filter, map, startWith } from 'rxjs';
+import { Router, RouterLink, RouterOutlet } from '@angular/router';
 import { type Phase, PHASES } from '@mansuet/core/words';
+import { ScreenName } from '../navigation/screen-name';
+import { Notice } from '../controls/notice';
 import { HandlingMark } from '../lead-wall/handling-mark';
+import { currentUrl } from '../navigation/current-url';
 import { PhaseLine } from './phase-line';
+import { PlanStore } from './plan-store';
 import { VisitStore } from './visit-store';
 import { Words } from '../wording/words.service';
 
 /** Round every phase but the table: the dog's name and marks, and the phase line. */
 @Component({
   selector: 'man-visit-frame',
-  imports: [RouterOutlet, RouterLink, PhaseLine, HandlingMark],
-  providers: [VisitStore],
+  imports: [HandlingMark, Notice, PhaseLine, RouterLink, RouterOutlet],
+  providers: [VisitStore, PlanStore],
   templateUrl: './visit-frame.html',
   styleUrl: './visit-frame.less',
+  host: { '[class.table]': "here() === 'work'" },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VisitFrame {
@@ -23,14 +26,7 @@ export class VisitFrame {
   protected readonly store = inject(VisitStore);
   readonly visitId = input.required<string>();
 
-  private readonly url = toSignal(
-    this.router.events.pipe(
-      filter((e) => e instanceof NavigationEnd),
-      map((e) => e.urlAfterRedirects),
-      startWith(this.router.url),
-    ),
-    { initialValue: this.router.url },
-  );
+  private readonly url = currentUrl();
   protected readonly here = computed<Phase | undefined>(() => PHASES.find((p) => this.url().split('?')[0]?.endsWith(`/${p}`)));
   protected readonly coats = this.words.labels.coat;
   protected readonly age = computed(() => {
@@ -39,11 +35,15 @@ export class VisitFrame {
   });
 
   constructor() {
+    inject(ScreenName).follow(() => {
+      const here = this.here();
+      return this.store.name() === '' || !here ? '' : `${this.store.name()}: ${this.words.labels.phase[here]}`;
+    });
     effect(() => this.store.visitId.set(this.visitId()));
     effect(() => {
       // /visits/:id alone goes where the visit stands.
       const phase = this.store.phase();
-      if (this.store.context() && this.here() === undefined)
+      if (this.store.ready() && this.here() === undefined)
         void this.router.navigate(['/visits', this.visitId(), phase === 'gone' ? 'hand_back' : phase], { replaceUrl: true });
     });
   }

@@ -41,6 +41,11 @@ export class VisitStore {
   readonly notRecorded = signal('');
 
   readonly state = toSignal(toObservable(this.visitId).pipe(switchMap((id) => this.log.state$(id))), { initialValue: emptyVisit('') });
+  /** The file and the record are both there: nothing is shown that the record would change at once. */
+  readonly ready = computed(() => {
+    const context = this.context();
+    return context !== undefined && (this.state().eventCount > 0 || context.events.length === 0);
+  });
   readonly phase = computed(() => phaseOf(this.state()));
   readonly dog = computed(() => this.context()?.file.dog);
   readonly name = computed(() => this.dog()?.name ?? '');
@@ -97,6 +102,9 @@ export class VisitStore {
   constructor() {
     effect(() => {
       const id = this.visitId();
+      // Another dog: nothing of the last one stays on the screen while its file is read.
+      this.context.set(undefined);
+      this.trouble.set('');
       if (id) void this.load(id);
     });
   }

@@ -24,6 +24,13 @@ export function dayInWords(date: string, today: string): string {
   return days > 0 ? `${text}, in ${distance}` : `${text}, ${distance} ago`;
 }
 
+/** A date in words, year and all: "Thursday 12 March 2020"; empty for what is no date. */
+export function wholeDay(date: string): string {
+  const day = new Date(`${date}T12:00:00`);
+  if (Number.isNaN(day.getTime())) return '';
+  return day.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+}
+
 /** Minutes with their range: "about 8 min (5 to 12)". */
 export function aboutMinutes(minutes: number, range: readonly [number, number]): string {
   const r = (x: number): number => Math.round(x);

@@ -9,7 +9,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
   styles: `
     span {
       display: block;
-      color: #a1332b;
+      color: var(--wrong);
       font-size: 14px;
       font-weight: 500;
       margin-top: 3px;

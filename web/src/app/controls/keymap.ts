@@ -1,0 +1,133 @@
+import { DOCUMENT, DestroyRef, Injectable, computed, inject, signal } from '@angular/core';
+
+/** Something that a key does on a screen. */
+export interface KeyAction {
+  /** Stays the same whatever the key: what the device keeps changes by. */
+  readonly id: string;
+  readonly key: string;
+  readonly says: string;
+  readonly act: () => void;
+  /** Answers also while a slip is open. */
+  readonly overSlip?: boolean;
+}
+interface ScreenKeys {
+  readonly name: string;
+  readonly actions: () => readonly KeyAction[];
+}
+interface KeySettings {
+  readonly on: boolean;
+  readonly changed: Readonly<Record<string, string>>;
+}
+
+const KEPT = 'mansuet.keys';
+const FIELDS =
+  'input:not([type=radio]):not([type=checkbox]):not([type=button]), textarea, select, [contenteditable=""], [contenteditable=true], [role=textbox], [role=combobox]';
+/** What answers to Enter and Space itself. */
+const PRESSABLE = 'button, a[href], summary, [role=button], [data-zone]';
+
+/**
+ * The keys of the screen in hand. None acts in a field, none with Ctrl, Alt or Meta held, and Enter and Space belong to
+ * what has the focus. They can be switched off and changed (WCAG 2.2, 2.1.4); the device keeps that.
+ */
+@Injectable({ providedIn: 'root' })
+export class Keymap {
+  private readonly document = inject(DOCUMENT);
+  private readonly screens = signal<readonly ScreenKeys[]>([]);
+  private readonly settings = signal(kept());
+  /** Slips that are open, the latest last, with what closes each when Escape does not do it by itself. */
+  private readonly slips = signal<readonly { readonly close: (() => void) | undefined }[]>([]);
+  /** Asked to show the keys of the screen. */
+  readonly listOpen = signal(false);
+
+  readonly on = computed(() => this.settings().on);
+  /** The keys of the screen as they are now, the ones of its parts after its own. */
+  readonly shown = computed<readonly KeyAction[]>(() =>
+    this.screens().flatMap((s) => s.actions().map((a) => ({ ...a, key: this.settings().changed[a.id] ?? a.key }))),
+  );
+  readonly name = computed(() => this.screens()[0]?.name ?? '');
+
+  constructor() {
+    this.document.addEventListener('keydown', (event) => this.hear(event));
+  }
+
+  /** The keys of a screen, while the component that calls this is there. In an injection context. */
+  use(name: string, actions: () => readonly KeyAction[]): void {
+    const mine: ScreenKeys = { name, actions };
+    this.screens.update((all) => [...all, mine]);
+    inject(DestroyRef).onDestroy(() => this.screens.update((all) => all.filter((s) => s !== mine)));
+  }
+
+  /**
+   * A slip is open: most keys rest until it is closed, and Escape closes it wherever the focus is.
+   * @returns call it when it is closed
+   */
+  rest(close?: () => void): () => void {
+    const slip = { close };
+    this.slips.update((all) => [...all, slip]);
+    return () => this.slips.update((all) => all.filter((s) => s !== slip));
+  }
+
+  switchOn(on: boolean): void {
+    this.keep({ ...this.settings(), on });
+  }
+
+  /** Gives an action another key. @returns the action that has the key already; nothing is changed then */
+  change(id: string, key: string): KeyAction | undefined {
+    const taken = this.shown().find((a) => a.id !== id && sameKey(a.key, key));
+    if (!taken) this.keep({ ...this.settings(), changed: { ...this.settings().changed, [id]: key } });
+    return taken;
+  }
+
+  /** All keys as they came. */
+  reset(): void {
+    this.keep({ on: true, changed: {} });
+  }
+
+  private keep(settings: KeySettings): void {
+    this.settings.set(settings);
+    localStorage.setItem(KEPT, JSON.stringify(settings));
+  }
+
+  private hear(event: KeyboardEvent): void {
+    if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+    const target = event.target instanceof Element ? event.target : undefined;
+    if (event.key === 'Escape') {
+      this.slips().at(-1)?.close?.();
+      return;
+    }
+    if (target?.closest(FIELDS)) return;
+    if ((event.key === 'Enter' || event.key === ' ') && target?.closest(PRESSABLE)) return;
+    // The list of keys always answers: it is where they are switched on again.
+    if (event.key === '?' && this.slips().length === 0) {
+      event.preventDefault();
+      this.listOpen.set(true);
+      return;
+    }
+    if (!this.on()) return;
+    const action = this.shown().find((a) => sameKey(a.key, event.key));
+    if (!action || (this.slips().length > 0 && action.overSlip !== true)) return;
+    event.preventDefault();
+    action.act();
+  }
+}
+
+const sameKey = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+
+function kept(): KeySettings {
+  const asCame: KeySettings = { on: true, changed: {} };
+  let raw: unknown;
+  try {
+    raw = JSON.parse(localStorage.getItem(KEPT) ?? 'null');
+  } catch {
+    return asCame;
+  }
+  if (typeof raw !== 'object' || raw === null) return asCame;
+  const changed: unknown = Reflect.get(raw, 'changed');
+  return {
+    on: Reflect.get(raw, 'on') !== false,
+    changed:
+      typeof changed === 'object' && changed !== null
+        ? Object.fromEntries(Object.entries(changed).filter((e): e is [string, string] => typeof e[1] === 'string'))
+        : {},
+  };
+}

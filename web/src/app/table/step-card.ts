@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import type { PlannedStepRecord } from '@mansuet/core/log';
+import { KeyHint } from '../controls/key-hint';
+import { aboutMinutes, stopwatch } from '../wording/time';
+import { Words } from '../wording/words.service';
+import { TableStore } from './table-store';
+
+/** The step in hand: its time, hold, blade and cautions, and what comes after it. */
+@Component({
+  selector: 'man-step-card',
+  imports: [KeyHint],
+  templateUrl: './step-card.html',
+  styleUrl: './step-card.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StepCard {
+  private readonly words = inject(Words);
+  protected readonly table = inject(TableStore);
+  protected readonly holds = this.words.labels.hold;
+  protected readonly bladeNames = this.words.labels.blade;
+  protected readonly moodLabels = this.words.labels.mood;
+  protected readonly watch = stopwatch;
+  protected readonly round = Math.round;
+  protected readonly about = (s: PlannedStepRecord): string => aboutMinutes(s.minutes, s.minutesRange);
+}

@@ -1,0 +1,42 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { KeyHint } from '../controls/key-hint';
+import { VisitLog } from '../visit-log/visit-log.service';
+import { VisitStore } from '../visit/visit-store';
+import { stopwatch } from '../wording/time';
+import { TableStore } from './table-store';
+
+/** Whose dog, how long, what was last kept, and the way back. */
+@Component({
+  selector: 'man-table-head',
+  imports: [KeyHint],
+  template: `<button type="button" class="plain back" (click)="table.leave()" [attr.aria-label]="leaves" i18n="@@table.leave">
+      ‹ Leave
+    </button>
+    <h1>{{ visit.name() }}</h1>
+    <span class="clock" role="timer" aria-label="Time of the work" i18n-aria-label="@@table.clock">{{
+      watch((table.now()?.minute ?? 0) * 60)
+    }}</span>
+    <span class="quiet" i18n="@@table.planned">of about {{ round(table.plan()?.minutes ?? 0) }} min planned</span>
+    <span class="entry" role="status">{{ table.lastEntry() }}</span>
+    <span class="save" [class.wait]="log.status() === 'waiting' || log.status() === 'signed_out'">{{ kept() }}</span>
+    <button type="button" class="plain" [disabled]="!visit.state().undoable || !!table.ended()" (click)="table.undo()" i18n="@@table.undo">
+      Undo <man-key of="table.undo" />
+    </button>
+    <button type="button" class="plain" (click)="table.slip.set('keys')" i18n="@@table.keys">Keys <kbd>?</kbd></button>`,
+  styleUrl: './table-head.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TableHead {
+  protected readonly table = inject(TableStore);
+  protected readonly visit = inject(VisitStore);
+  protected readonly log = inject(VisitLog);
+  protected readonly watch = stopwatch;
+  protected readonly round = Math.round;
+  protected readonly leaves = $localize`:@@table.leaves:Leave the table; the record stays open`;
+
+  protected kept(): string {
+    const status = this.log.status();
+    if (status === 'signed_out') return $localize`:@@table.signedOut:kept here, sign in again`;
+    return status === 'waiting' ? $localize`:@@table.waiting:kept on this device` : $localize`:@@table.kept:kept`;
+  }
+}

@@ -1,0 +1,42 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { KeysList } from '../controls/keys-list';
+import { Notice } from '../controls/notice';
+import { Slip } from '../controls/slip';
+import { TextField } from '../controls/text-field';
+import { VisitStore } from '../visit/visit-store';
+import { BladePicker } from './blade-picker';
+import { HoldPicker } from './hold-picker';
+import { IncidentForm } from './incident-form';
+import { SignalList } from './signal-list';
+import { type SlipId, TableStore } from './table-store';
+
+const NAMES: Readonly<Record<SlipId, string>> = {
+  signals: 'More signals',
+  hold: 'Another hold',
+  blade: 'Blade',
+  incident: 'Incident: stop, dog safe, tools away, look',
+  steps: 'Steps',
+  stop: 'Stop the visit',
+  note: 'Remark for whoever has this dog next',
+  keys: 'Keys at the table',
+};
+
+const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', 'Time is up', 'The owner asked'] as const;
+
+/** The slip that lies over step and map, while signals, Pause and Stop stay in reach. */
+@Component({
+  selector: 'man-table-slips',
+  imports: [BladePicker, HoldPicker, IncidentForm, KeysList, Notice, SignalList, Slip, TextField],
+  templateUrl: './table-slips.html',
+  styleUrl: './table-slips.less',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TableSlips {
+  protected readonly table = inject(TableStore);
+  protected readonly visit = inject(VisitStore);
+  protected readonly stopReasons = STOP_REASONS;
+  protected readonly open = computed(() => {
+    const id = this.table.slip();
+    return id && { id, name: NAMES[id] };
+  });
+}

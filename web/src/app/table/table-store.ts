@@ -1,0 +1,211 @@
+import { Injectable, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
+import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
+import { breaksOfStep, safeFinishNow } from '@mansuet/core/visit';
+import { type Activity, type BladeId, type HeatAction, type HoldId, type Mood, MOODS, type SignalId } from '@mansuet/core/words';
+import { ClockService } from '../server/clock.service';
+import { SessionService } from '../server/session.service';
+import { PlanStore } from '../visit/plan-store';
+import { VisitStore } from '../visit/visit-store';
+import { Words } from '../wording/words.service';
+import { adviceFor } from './advice';
+import { EMPTY_INCIDENT, type IncidentDraft } from './incident-form';
+
+/** What lies beside the step on a slip. */
+export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'stop', 'note', 'keys'] as const;
+export type SlipId = (typeof SLIPS)[number];
+
+/** What the hands do with the blade, in two words. */
+const HEAT_WORDS: Readonly<Record<HeatAction, string>> = {
+  go_on: '',
+  check: 'touch it now',
+  swap: 'swap or cool',
+  cool: 'cool it',
+  stop: 'off the skin',
+};
+
+/** What stands at the table now, and what a tap does. What was planned is presumed. */
+@Injectable()
+export class TableStore {
+  private readonly words = inject(Words);
+  private readonly router = inject(Router);
+  private readonly clock = inject(ClockService);
+  private readonly session = inject(SessionService);
+  private readonly visit = inject(VisitStore);
+  private readonly plans = inject(PlanStore);
+
+  readonly slip = signal<SlipId | undefined>(undefined);
+  /** What was typed on a slip stays until it is recorded, whatever is tapped beside it. */
+  readonly incidentDraft = signal<IncidentDraft>(EMPTY_INCIDENT);
+  readonly noteDraft = signal('');
+  /** What was last recorded, with how long it took to be durable and shown. */
+  readonly lastEntry = signal('');
+
+  readonly plan = computed(() => this.visit.state().plan);
+  readonly work = computed(() => this.visit.state().work);
+  readonly steps = computed(() => this.plan()?.steps ?? []);
+  readonly status = (id: Activity): string => this.work()?.steps.get(id)?.status ?? 'waiting';
+  readonly next = computed(() => this.steps().find((s) => this.status(s.id) === 'waiting'));
+  readonly running = computed(() => this.steps().find((s) => s.id === this.work()?.running));
+  readonly shown = computed<PlannedStepRecord | undefined>(() => this.running() ?? this.next());
+  readonly place = computed(() => this.steps().findIndex((s) => s.id === this.shown()?.id) + 1);
+  readonly onBreak = computed(() => this.work()?.onBreakSinceMs !== undefined);
+  /** Nothing was entered for a while: the meter asks how the dog is. */
+  readonly unseen = computed(() => this.running() !== undefined && this.now()?.strain.observed === false);
+  /** In the work the cautions need the room: the first three are asked, a break asks them all. */
+  readonly looks = computed(() => (this.onBreak() ? MOODS : MOODS.slice(0, 3)));
+  readonly breakBefore = computed(() => {
+    const next = this.next();
+    return next ? breaksOfStep(next).reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0) : 0;
+  });
+  /** The next break that the plan has inside the step in hand, and whether it is time for it. */
+  readonly breakInside = computed(() => {
+    const work = this.work();
+    const step = this.running();
+    const from = work?.runs.at(-1)?.fromMinute ?? 0;
+    const taken = work?.strain.filter((e) => e.kind === 'break_started' && e.minute >= from).length ?? 0;
+    const next = step && breaksOfStep(step).filter((b) => b.after > 0)[taken];
+    return next && { ...next, due: (this.now()?.stepSeconds ?? 0) >= next.after * 60 };
+  });
+  readonly now = this.visit.now;
+  readonly advice = computed(() => adviceFor(this.words, this.now()?.strain, this.visit.context()?.salon));
+  readonly predicted = computed(() => this.plan()?.curve ?? []);
+  readonly measured = computed(() => this.now()?.strain.points ?? []);
+  readonly ribbonSteps = computed(() => this.steps().map((s) => ({ label: s.label, from: s.from, to: s.to, breaks: breaksOfStep(s) })));
+  readonly hold = computed(() => (this.running() ? this.work()?.hold : this.shown()?.hold));
+  readonly also = computed<readonly HoldId[]>(() => (this.running() ? (this.work()?.also ?? []) : (this.shown()?.also ?? [])));
+  readonly blade = computed<BladeId | undefined>(() => (this.running() ? this.work()?.blade : (this.shown()?.blade ?? undefined)));
+  readonly heat = computed(() => {
+    const now = this.now();
+    const blade = this.blade();
+    const celsius = now?.bladeCelsius;
+    const zone = this.shown()?.zones[0];
+    if (!now || !blade || celsius === undefined || !zone) return undefined;
+    const clock = this.work()?.blades.get(blade);
+    const advice = adviseHeat({
+      celsius,
+      sinceTouchSeconds: now.bladeRunSeconds - (clock?.touchedAtRunSeconds ?? 0),
+      // A touch counts until the blade has cooled since.
+      touched: celsius >= SWAP_AT_CELSIUS - 1 ? clock?.touched : undefined,
+      zone,
+      coolOneThere: true,
+      house: this.visit.house(),
+    });
+    return {
+      celsius: Math.round(celsius),
+      hot: HEAT_WORDS[advice.action],
+      why: advice.action === 'go_on' ? '' : advice.reasons.slice(0, 1).map(this.words.say).join(''),
+      swapAt: swapLineCelsius(zone, this.visit.house()),
+    };
+  });
+  /** How far the way home is, from here. */
+  readonly home = computed(() => {
+    const home = this.ended() ? undefined : safeFinishNow(this.visit.state(), this.clock.nowMs());
+    return home && { minutes: Math.ceil(home.minutes), says: home.reasons.map(this.words.say).join(' ') };
+  });
+  readonly paint = computed(() => this.plans.paint(this.shown()?.zones));
+  readonly ended = computed(() => this.visit.state().ended);
+
+  /** Records, and says so once it is durable. @returns whether it is kept; the frame says why when it is not */
+  private async record(draft: EventDraft, says: string): Promise<boolean> {
+    if (!(await this.visit.record(draft))) return false;
+    this.lastEntry.set(`${says}, ${new Date(this.clock.now()).toLocaleTimeString('en-GB')}`);
+    return true;
+  }
+
+  async start(step: Activity, label: string): Promise<void> {
+    this.slip.set(undefined);
+    if (!this.work() && !(await this.visit.record({ type: 'work_started', body: {} }))) return;
+    await this.takeOver();
+    await this.record({ type: 'step_started', body: { step } }, `Started: ${label}`);
+  }
+  /** Whoever begins a step has the dog: another hand than before is recorded by itself. */
+  private async takeOver(): Promise<void> {
+    const staffId = this.session.signedIn()?.staff.staffId;
+    if (staffId && staffId !== this.visit.state().handsId) await this.visit.record({ type: 'hands_changed', body: { staffId } });
+  }
+  async finish(outcome: 'done' | 'part' | 'left'): Promise<void> {
+    const step = this.running() ?? this.next();
+    if (step)
+      await this.record(
+        { type: 'step_finished', body: { step: step.id, outcome, why: '' } },
+        `${outcome === 'done' ? 'Done' : outcome === 'part' ? 'Done in part' : 'Left'}: ${step.label}`,
+      );
+  }
+  /** How the dog is: in a break what recovery is learned from, in the work an answer to the meter’s question. */
+  async look(mood: Mood): Promise<void> {
+    await this.record(
+      { type: 'mood_felt', body: { mood } },
+      `${this.onBreak() ? 'In the break' : 'Looked'}: ${this.words.labels.mood[mood]}`,
+    );
+  }
+  async main(): Promise<void> {
+    const next = this.next();
+    if (this.onBreak()) await this.pause();
+    else if (this.running()) await this.finish('done');
+    else if (next) await this.start(next.id, next.label);
+    else await this.end('finished', '');
+  }
+  readonly mainLabel = computed(() => {
+    if (this.onBreak()) return 'Go on';
+    if (this.running()) return 'Step done';
+    const next = this.next();
+    return next ? (this.work() ? `Start step ${this.place()}` : 'Start') : 'Finish';
+  });
+
+  see(signal: SignalId): void {
+    // A signal is tapped beside any slip; only the list of signals has done its work by it.
+    if (this.slip() === 'signals') this.slip.set(undefined);
+    void this.record({ type: 'signal_seen', body: { signal } }, this.words.labels.signal[signal]);
+  }
+  async pause(): Promise<void> {
+    if (!this.work()) return;
+    if (this.onBreak()) await this.record({ type: 'break_ended', body: {} }, 'Work goes on');
+    else await this.record({ type: 'break_started', body: {} }, 'Break');
+  }
+  useHold(hold: HoldId, also: readonly HoldId[]): void {
+    this.slip.set(undefined);
+    void this.record({ type: 'hold_used', body: { hold, also: [...also] } }, `Hold: ${this.words.labels.hold[hold]}`);
+  }
+  useBlade(blade: BladeId | null, cool: boolean): void {
+    this.slip.set(undefined);
+    void this.record(
+      { type: 'blade_used', body: { blade, toolId: null, cool } },
+      blade ? `Blade ${this.words.labels.blade[blade]}${cool ? ', a cool one' : ''}` : 'No blade',
+    );
+  }
+  touch(feels: 'cool' | 'warm' | 'hot'): void {
+    this.slip.set(undefined);
+    void this.record({ type: 'blade_touched', body: { feels, toolId: null } }, `Blade feels ${feels}`);
+  }
+  async note(): Promise<void> {
+    const text = this.noteDraft().trim();
+    if (text === '') return;
+    this.slip.set(undefined);
+    if (await this.record({ type: 'noted', body: { text: text.slice(0, 2000) } }, 'Remark kept')) this.noteDraft.set('');
+  }
+  async incident(draft: EventDraft): Promise<void> {
+    this.slip.set(undefined);
+    if (await this.record(draft, 'Incident recorded')) this.incidentDraft.set(EMPTY_INCIDENT);
+  }
+  async undo(): Promise<void> {
+    const target = this.visit.state().undoable;
+    if (!target) return;
+    await this.visit.undo();
+    this.lastEntry.set(`Taken back: ${target.type.replaceAll('_', ' ')}`);
+  }
+  async end(outcome: 'finished' | 'stopped', why: string): Promise<void> {
+    this.slip.set(undefined);
+    if (!(await this.visit.record({ type: 'visit_ended', body: { outcome, why } }))) return;
+    await this.router.navigate(['/visits', this.visit.visitId(), 'hand_back']);
+  }
+
+  readonly vet = computed(() => `${this.visit.context()?.salon.vetName ?? 'the vet'} ${this.visit.context()?.salon.vetPhone ?? ''}`);
+  async toPlan(): Promise<void> {
+    await this.router.navigate(['/visits', this.visit.visitId(), 'plan']);
+  }
+  async leave(): Promise<void> {
+    await this.router.navigate(['/visits', this.visit.visitId(), this.ended() ? 'hand_back' : 'plan']);
+  }
+}

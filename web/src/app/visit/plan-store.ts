@@ -1,0 +1,127 @@
+import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import type { PlanInput } from '@mansuet/core/plan';
+import type { ZoneId } from '@mansuet/core/words';
+import { paintFound, type ZonePaint } from '../body-map/zone-paint';
+import { Latest } from '../planner/latest';
+import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
+import { VisitStore } from './visit-store';
+
+/** A search that takes longer is said, and can be ended, ms. */
+const SLOW_MS = 300;
+
+/**
+ * The plan of the open visit, one for all its screens. It is made while a screen looks at it, anew whenever what it rests
+ * on changes; only the latest question counts, and a search for an older one is ended.
+ */
+@Injectable()
+export class PlanStore {
+  private readonly planner = inject(PlannerService);
+  private readonly visit = inject(VisitStore);
+  private readonly latest = new Latest();
+  private readonly watchers = signal(0);
+  private readonly oddsWanted = signal(false);
+  /** Asked again: the work has gone on meanwhile. */
+  private readonly again = signal(0);
+
+  readonly planned = signal<Planned | undefined>(undefined);
+  readonly plan = computed(() => this.planned()?.plan);
+  /** What the plan in hand was asked with. */
+  readonly asked = signal<PlanInput | undefined>(undefined);
+  readonly odds = signal<NamedOdds | undefined>(undefined);
+  /** Why there is no plan, or no odds. */
+  readonly trouble = signal('');
+  readonly slow = signal(false);
+
+  constructor() {
+    effect(() => {
+      this.visit.visitId();
+      untracked(() => this.forget());
+    });
+    effect(() => {
+      if (this.watchers() === 0 || !this.visit.planInput()) return;
+      this.again();
+      untracked(() => {
+        const input = this.visit.planInputNow();
+        if (input) this.ask(input);
+      });
+    });
+    effect(() => {
+      if (this.oddsWanted() && this.planned()?.searching === false && !this.odds()) untracked(() => this.drawOdds());
+    });
+  }
+
+  /** A screen looks at the plan until it is gone. In an injection context. @param odds whether it shows chances, too */
+  watch({ odds = false } = {}): void {
+    this.watchers.update((n) => n + 1);
+    if (odds) this.oddsWanted.set(true);
+    inject(DestroyRef).onDestroy(() => {
+      this.watchers.update((n) => n - 1);
+      if (odds) this.oddsWanted.set(false);
+    });
+  }
+  /** Plans from where the work stands now. */
+  anew(): void {
+    this.again.update((n) => n + 1);
+  }
+  /** Ends a search that takes too long. */
+  cancel(): void {
+    this.planner.cancel();
+  }
+  /** The dog as it was felt, with some places lit. */
+  paint(lit: readonly ZoneId[] = []): ReadonlyMap<ZoneId, ZonePaint> {
+    return paintFound(this.visit.state().feelOver, lit);
+  }
+
+  /** Another dog: nothing that was planned for the last one is shown. */
+  private forget(): void {
+    this.latest.next();
+    this.planned.set(undefined);
+    this.asked.set(undefined);
+    this.odds.set(undefined);
+    this.trouble.set('');
+    this.slow.set(false);
+  }
+
+  private ask(input: PlanInput): void {
+    this.asked.set(input);
+    this.odds.set(undefined);
+    const isLatest = this.latest.next();
+    const timer = setTimeout(() => this.slow.set(isLatest()), SLOW_MS);
+    this.planner
+      .plan(input, (found) => {
+        if (isLatest()) this.planned.set(found);
+      })
+      .then(
+        (planned) => {
+          if (!isLatest()) return;
+          this.planned.set(planned);
+          this.trouble.set('');
+        },
+        (error: unknown) => {
+          if (!isLatest()) return;
+          this.trouble.set(
+            error instanceof Error && error.message === 'cancelled'
+              ? $localize`:@@plan.ended:The search was ended. Change something, or open this page again.`
+              : $localize`:@@plan.failed:The plan could not be made. Load the page again; nothing entered is lost.`,
+          );
+        },
+      )
+      .finally(() => {
+        clearTimeout(timer);
+        if (isLatest()) this.slow.set(false);
+      });
+  }
+
+  private drawOdds(): void {
+    const input = this.asked();
+    if (!input) return;
+    this.planner.ask({ kind: 'odds', input }).then(
+      (odds) => {
+        if (this.asked() === input) this.odds.set(odds);
+      },
+      () => {
+        if (this.asked() === input) this.trouble.set($localize`:@@plan.noOdds:The odds could not be worked out; the plan stands.`);
+      },
+    );
+  }
+}

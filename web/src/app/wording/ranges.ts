@@ -1,0 +1,21 @@
+import type { NumberRange } from '../controls/number-range';
+
+/** Numbers that are typed on screens, stated once. They lie within what the log takes; where the log takes more, why is said. */
+export const RANGES = {
+  /** Length of the coat that is asked for. A blade leaves 0.5 mm at least. */
+  coatLength: { unit: 'mm', min: 0.5, max: 80, step: 0.5 },
+  /** From the arrival until the dog is fetched. */
+  session: { unit: 'min', min: 10, max: 480, step: 5 },
+  /** A minute of the visit, from its start. */
+  minuteOfVisit: { unit: 'min', min: 0, max: 480, step: 5 },
+  /** What one step of a plan takes. */
+  stepTime: { unit: 'min', min: 0.5, max: 120, step: 0.5 },
+  /** How long a dog was seen to stand well. */
+  standing: { unit: 'min', min: 1, max: 120, step: 1 },
+  /** The side of a mark. */
+  markSide: { unit: 'mm', min: 0.5, max: 300, step: 0.5 },
+  room: { unit: '°C', min: -10, max: 50, step: 1 },
+} as const satisfies Record<string, NumberRange>;
+
+/** What a vet may spend before we ring, in the salon's money. */
+export const vetLimit = (currency: string): NumberRange => ({ unit: currency, min: 0, max: 100_000, step: 10 });
