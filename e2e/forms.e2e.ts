@@ -30,7 +30,7 @@ test('a dog is entered: errors stand beside the field and nothing typed is lost'
   await expect(page.getByText('Give a name.')).toBeVisible();
   await expect(page.getByLabel('Name of the dog')).toHaveValue('Quince');
   // The first field that is wrong has the focus, and its error is tied to it.
-  await expect(page.getByLabel(/^Born/)).toBeFocused();
+  await expect(page.getByLabel('Weight, kg')).toBeFocused();
   await expect(page.getByLabel('E-mail')).toHaveAccessibleDescription('This is not an e-mail address.');
   await page.getByLabel('Weight, kg').fill('70');
   await expect(page.getByText('70 kg for a light dog: is that right?')).toBeVisible();
@@ -39,12 +39,13 @@ test('a dog is entered: errors stand beside the field and nothing typed is lost'
   await page.getByLabel('E-mail').fill('');
   await page.getByRole('button', { name: 'Enter and book a visit' }).click();
   await expect(page.getByText('This day has not come yet.')).toBeVisible();
+  await expect(page.getByLabel(/^Born/)).toBeFocused();
   await page.getByLabel(/^Born/).fill('2022-05-01');
   await page.getByRole('button', { name: 'Enter and book a visit' }).click();
   await page.waitForURL('**/book');
   await page.getByLabel('Length wanted').fill('0');
   await page.getByRole('button', { name: 'Book', exact: true }).click();
-  await expect(page.getByText('Between 1 and 80 mm.')).toBeVisible();
+  await expect(page.getByText('Between 0.5 and 80 mm.')).toBeVisible();
   await page.getByLabel('Length wanted').fill('6');
   await page.getByRole('button', { name: 'Book', exact: true }).click();
   await page.waitForURL('**/know');

@@ -54,7 +54,7 @@ const LEAST_STEP_PX = 2;
       position: absolute;
       right: 8px;
       top: 8px;
-      min-height: 40px;
+      min-height: 48px;
       padding: 2px 14px;
       border: 1px solid var(--line);
       border-radius: 8px;

@@ -33,12 +33,9 @@ import { DevicesService } from './devices.service';
   </details>`,
   styles: `
     summary {
-      min-height: 40px;
-      display: flex;
-      align-items: center;
       font-size: 14px;
+      font-weight: 400;
       color: var(--quiet);
-      cursor: pointer;
     }
     .device {
       display: grid;
@@ -49,10 +46,7 @@ import { DevicesService } from './devices.service';
     }
     input {
       width: 100%;
-    }
-    .plain {
-      min-height: 40px;
-      padding: 4px 12px;
+      height: 48px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -70,7 +70,7 @@ export const EMPTY_INCIDENT: IncidentDraft = { kind: undefined, harm: undefined,
       @if (asked()) {
         <man-notice kind="warn" live="alert" says="How bad is it? Choose one; you can correct it later." />
       }
-      <button type="button" class="next" (click)="keep()">Record it</button>
+      <button type="button" class="next big" (click)="keep()">Record it</button>
     }
   </div>`,
   styles: `
