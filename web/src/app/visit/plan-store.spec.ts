@@ -90,6 +90,33 @@ describe('PlanStore', () => {
     expect(store().odds()?.ms).toBe(1);
   });
 
+  it('asks for chances once for each plan, and keeps it for the next screen while nothing changes', async () => {
+    const one = TestBed.createComponent(Watcher);
+    await settle();
+    planner.asked[0]?.done(planned(1));
+    await settle();
+    input.set(aPlanInput({ helperThere: true }));
+    await settle();
+    planner.asked[1]?.done(planned(2));
+    await settle();
+    expect(planner.questions).toEqual(['odds', 'odds']);
+    one.destroy();
+    TestBed.createComponent(Watcher);
+    expect(store().planned()?.ms).toBe(2);
+    await settle();
+  });
+
+  it('forgets a plan whose ground has changed while nobody looked', async () => {
+    const one = TestBed.createComponent(Watcher);
+    await settle();
+    planner.asked[0]?.done(planned(1));
+    await settle();
+    one.destroy();
+    input.set(aPlanInput({ helperThere: true }));
+    TestBed.createComponent(Watcher);
+    expect(store().planned()).toBeUndefined();
+  });
+
   it('says that a search was ended, and plans anew when it is asked to', async () => {
     TestBed.createComponent(Watcher);
     await settle();

@@ -20,6 +20,8 @@ export class PlanStore {
   private readonly latest = new Latest();
   private readonly watchers = signal(0);
   private readonly oddsWanted = signal(false);
+  /** What the finished plan was asked with; none while one is searched for. */
+  private readonly finished = signal<PlanInput | undefined>(undefined);
   /** Asked again: the work has gone on meanwhile. */
   private readonly again = signal(0);
 
@@ -46,12 +48,16 @@ export class PlanStore {
       });
     });
     effect(() => {
-      if (this.oddsWanted() && this.planned()?.searching === false && !this.odds()) untracked(() => this.drawOdds());
+      const input = this.finished();
+      if (this.oddsWanted() && input) untracked(() => this.drawOdds(input));
     });
   }
 
   /** A screen looks at the plan until it is gone. In an injection context. @param odds whether it shows chances, too */
   watch({ odds = false } = {}): void {
+    // What changed while nobody looked made the plan in hand an old one: it is not shown, and not taken to the table.
+    if (untracked(this.watchers) === 0 && JSON.stringify(untracked(this.asked)) !== JSON.stringify(this.visit.planInputNow()))
+      this.forget();
     this.watchers.update((n) => n + 1);
     if (odds) this.oddsWanted.set(true);
     inject(DestroyRef).onDestroy(() => {
@@ -72,10 +78,11 @@ export class PlanStore {
     return paintFound(this.visit.state().feelOver, lit);
   }
 
-  /** Another dog: nothing that was planned for the last one is shown. */
+  /** Nothing that was planned before is shown: another dog, or another state of this one. */
   private forget(): void {
     this.latest.next();
     this.planned.set(undefined);
+    this.finished.set(undefined);
     this.asked.set(undefined);
     this.odds.set(undefined);
     this.trouble.set('');
@@ -84,6 +91,7 @@ export class PlanStore {
 
   private ask(input: PlanInput): void {
     this.asked.set(input);
+    this.finished.set(undefined);
     this.odds.set(undefined);
     const isLatest = this.latest.next();
     const timer = setTimeout(() => this.slow.set(isLatest()), SLOW_MS);
@@ -96,6 +104,7 @@ export class PlanStore {
           if (!isLatest()) return;
           this.planned.set(planned);
           this.trouble.set('');
+          this.finished.set(input);
         },
         (error: unknown) => {
           if (!isLatest()) return;
@@ -112,9 +121,8 @@ export class PlanStore {
       });
   }
 
-  private drawOdds(): void {
-    const input = this.asked();
-    if (!input) return;
+  private drawOdds(input: PlanInput): void {
+    if (this.odds()) return;
     this.planner.ask({ kind: 'odds', input }).then(
       (odds) => {
         if (this.asked() === input) this.odds.set(odds);
