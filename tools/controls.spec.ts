@@ -69,7 +69,7 @@ describe('styles', () => {
   const own = new Map([...colours.matchAll(/^ {2}(--[a-z0-9-]+):/gm)].map((m) => [m[1] ?? '', true]));
   const everything = [
     ...files.filter((f) => /\.(less|ts|html)$/.test(f)).map(read),
-    readFileSync(join(ROOT, 'web/src/styles.less'), 'utf8'),
+    ...['styles', 'fitting', 'printing'].map((name) => readFileSync(join(ROOT, `web/src/${name}.less`), 'utf8')),
   ];
 
   it('name their colours, and hold none', () => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { emptyVisit } from '@mansuet/core/visit';
-import type { PlanInput } from '@mansuet/core/plan';
+import { makePlan, type PlanInput } from '@mansuet/core/plan';
 import { PlannerService, type Planned } from '../planner/planner.service';
 import { turn } from '../testing/page';
 import { aPlanInput } from '../testing/plan-input';
@@ -35,8 +35,9 @@ describe('PlanStore', () => {
   let planner: SlowPlanner;
   const visitId = signal('a');
   const input = signal<PlanInput | undefined>(undefined);
+  const plan = makePlan(aPlanInput());
   const store = (): PlanStore => TestBed.inject(PlanStore);
-  const planned = (ms: number, searching = false): Planned => ({ ms, searching, order: [], plan: { steps: [] } }) as unknown as Planned;
+  const planned = (ms: number, searching = false): Planned => ({ ms, searching, order: [], plan });
   const settle = async (): Promise<void> => {
     TestBed.tick();
     await turn();

@@ -41,10 +41,10 @@ export class VisitStore {
   readonly notRecorded = signal('');
 
   readonly state = toSignal(toObservable(this.visitId).pipe(switchMap((id) => this.log.state$(id))), { initialValue: emptyVisit('') });
-  /** The file and the record are both there: nothing is shown that the record would change at once. */
+  /** The file and the record of this visit are both there: nothing is shown that the record would change at once. */
   readonly ready = computed(() => {
-    const context = this.context();
-    return context !== undefined && (this.state().eventCount > 0 || context.events.length === 0);
+    const [id, context, state] = [this.visitId(), this.context(), this.state()];
+    return context?.visitId === id && state.visitId === id && (state.eventCount > 0 || context.events.length === 0);
   });
   readonly phase = computed(() => phaseOf(this.state()));
   readonly dog = computed(() => this.context()?.file.dog);
