@@ -1,4 +1,4 @@
-import type { Post, Tier } from '../words/index.js';
+import type { DogPosture, Post, Tier } from '../words/index.js';
 import type { OrderRule, TimeLag } from '../work/index.js';
 
 /** A step as the solver sees it: numbers only. */
@@ -13,6 +13,10 @@ export interface SolverStep {
   readonly ratePerMinute: number;
   readonly post: Post;
   readonly standing: boolean;
+  /** How the dog may be for it, any of these; one is chosen. Upright when it is not given. */
+  readonly postures?: readonly DogPosture[];
+  /** It hurts: hands rest after at most this many minutes of it, > 0. */
+  readonly longestPart?: number;
   /** A second pair of hands must be there while it is done. */
   readonly helper?: boolean;
   /** What is in the hand: taking up another costs {@link TOOL_CHANGE_MINUTES}. */
@@ -48,6 +52,8 @@ export interface PlanProblem {
   readonly sessionMinutes: number;
   /** Where the dog is when it begins, and how long it has stood. */
   readonly startPost: Post;
+  /** Upright when it is not given. */
+  readonly startPosture?: DogPosture | undefined;
   readonly startStandingMinutes: number;
 }
 
@@ -73,27 +79,49 @@ export const CHANGEOVER_MINUTES: Readonly<Record<Post, Readonly<Record<Post, num
 /** Minutes to lay down one tool or blade and take up another at the same place. Our default; it also keeps like work together. */
 const TOOL_CHANGE_MINUTES = 0.5;
 
-/** Where the dog is and what is in the hand. */
+/** Minutes to turn the dog over, to lay it down or to let it get up. Common practice, no source: "about a minute". */
+const TURN_MINUTES = 1;
+
+/** Where the dog is, how, and what is in the hand. */
 export interface Station {
   readonly post: Post;
   readonly tool: string | undefined;
+  readonly posture?: DogPosture | undefined;
 }
 
-/** Minutes between two steps, breaks not counted. A change of place includes the change of tool. */
+/** On its feet or sitting: it may change between the two as it likes. */
+const upright = (posture: DogPosture | undefined): boolean => posture !== 'lying_left' && posture !== 'lying_right' && posture !== 'lap';
+const turns = (from: Station, to: Station): boolean => from.posture !== to.posture && !(upright(from.posture) && upright(to.posture));
+
+/** Minutes between two steps, breaks not counted. A change of place or a turn includes the change of tool. */
 export function changeMinutes(from: Station, to: Station): number {
   if (from.post !== to.post) return CHANGEOVER_MINUTES[from.post][to.post];
+  if (turns(from, to)) return TURN_MINUTES;
   return from.tool !== undefined && to.tool !== undefined && from.tool !== to.tool ? TOOL_CHANGE_MINUTES : 0;
 }
 
-/** One step of a chosen order: the breaks before each of its parts, in minutes. */
+/** Whether each part of a step but the first begins with a rest. */
+export const restsBetween = (step: SolverStep): boolean => step.longestPart !== undefined && step.longestPart < PART_MINUTES;
+
+/** One step of a chosen order: the breaks before each of its parts, in minutes, and how the dog is for it. */
 export interface ChosenStep {
   readonly step: number;
   readonly breaks: readonly number[];
+  /** One of the step's postures; its first when it is not given. */
+  readonly posture?: DogPosture | undefined;
 }
 
-/** Parts of equal length, none longer than {@link PART_MINUTES} or than the dog can stand. */
+/** Where a step is done. */
+export const stationOf = (step: SolverStep, posture: DogPosture | undefined): Station => ({
+  post: step.post,
+  tool: step.tool,
+  posture: posture ?? step.postures?.[0],
+});
+
+/** Parts of equal length, none longer than {@link PART_MINUTES}, than the dog can stand, or than it bears what hurts in one go. */
 export function partsOf(step: SolverStep, continuousStandingMinutes: number): { count: number; minutes: number } {
-  const longest = step.standing ? Math.min(PART_MINUTES, continuousStandingMinutes) : PART_MINUTES;
+  const inOneGo = Math.min(PART_MINUTES, step.longestPart ?? PART_MINUTES);
+  const longest = step.standing ? Math.min(inOneGo, continuousStandingMinutes) : inOneGo;
   const count = Math.max(1, Math.ceil(step.minutes / longest - 1e-9));
   return { count, minutes: step.minutes / count };
 }

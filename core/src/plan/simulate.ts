@@ -1,5 +1,14 @@
 import { recoveryPerMinute, strainAfter, strainDoseAbove, WATCH_AT } from '../strain/index.js';
-import { changeMinutes, type ChosenStep, partsOf, type PlanProblem, type Station, STRAIN_CEILING } from './model.js';
+import {
+  changeMinutes,
+  type ChosenStep,
+  partsOf,
+  type PlanProblem,
+  restsBetween,
+  type Station,
+  stationOf,
+  STRAIN_CEILING,
+} from './model.js';
 
 /** A stretch of the visit at one rate. */
 export interface Stretch {
@@ -13,7 +22,7 @@ export interface Stretch {
   readonly ratePerMinute: number;
 }
 
-export type LimitBroken = 'strain' | 'standing' | 'total_standing' | 'work' | 'session' | 'order' | 'lag' | 'helper' | 'wait';
+export type LimitBroken = 'strain' | 'standing' | 'total_standing' | 'work' | 'session' | 'order' | 'lag' | 'helper' | 'wait' | 'rest';
 
 export interface Simulated {
   readonly stretches: readonly Stretch[];
@@ -46,7 +55,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
   let worked = 0;
   let peak = strain;
   let dose = 0;
-  let station: Station = { post: problem.startPost, tool: undefined };
+  let station: Station = { post: problem.startPost, tool: undefined, posture: problem.startPosture };
   const stretches: Stretch[] = [];
   let broken: Simulated['broken'];
   const breaks = (limit: LimitBroken, step: number, value: number): void => {
@@ -62,7 +71,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
     minute += length;
     peak = Math.max(peak, strain);
   };
-  for (const { step: index, breaks: pauses } of chosen) {
+  for (const { step: index, breaks: pauses, posture } of chosen) {
     const step = problem.steps[index];
     if (!step) throw new RangeError(`simulate: no step ${index}`);
     for (const rule of problem.order) {
@@ -70,7 +79,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
       const tooLate = rule.first === step.id && done.has(rule.then);
       if (firstMissing || tooLate) breaks('order', index, 0);
     }
-    const here: Station = { post: step.post, tool: step.tool };
+    const here = stationOf(step, posture);
     const change = changeMinutes(station, here);
     if (change > 0) stretch('change', index, change, 0);
     station = here;
@@ -81,7 +90,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
       if (pause > 0) {
         stretch('break', index, pause, 0);
         standing = 0;
-      }
+      } else if (part > 0 && restsBetween(step)) breaks('rest', index, 0);
       if (part === 0)
         for (const lag of problem.lags ?? []) {
           const from = lag.then === step.id ? endedAt.get(lag.first) : undefined;

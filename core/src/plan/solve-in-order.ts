@@ -29,7 +29,7 @@ export function solveInOrder(asked: PlanProblem, order: readonly number[]): Solu
   const found = bestOrder({ numbers, sets, budget, below: Infinity, known: undefined, tableEntries: IN_ORDER_ENTRIES });
   if (!found.label) return undefined;
   const mask = order.reduce((m, i) => m | (1 << i), 0);
-  const chosen = chosenSteps(found.label).map((c) => ({ ...c, step: order[c.step] ?? c.step }));
+  const chosen = chosenSteps(found.label, numbers).map((c) => ({ ...c, step: order[c.step] ?? c.step }));
   return solutionOf(asked, chosen, mask, budget.looked, gapOf(found.burden, found.lowerBound), 'proven');
 }
 
@@ -63,5 +63,5 @@ export function bearableAlone(problem: PlanProblem, index: number): boolean {
     lags: [],
     sessionMinutes: Infinity,
   });
-  return grow(mannerOfSearch(alone, { timeOnly: true }), startLabel(alone), 1, 0, 0).length > 0;
+  return grow(mannerOfSearch(alone, { timeOnly: true }), startLabel(alone), alone.steps[0]?.stations[0] ?? 0, 0, 0).length > 0;
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { comparePlans } from '../testing/compare-plans.js';
 import { aProblem, aStep } from '../testing/problems.js';
-import { POSTS, TIERS } from '../words/index.js';
+import { type DogPosture, POSTS, TIERS } from '../words/index.js';
 import type { OrderKind } from '../work/index.js';
 import {
   BREAK_STEP_MINUTES,
@@ -37,11 +37,11 @@ function byBruteForce(problem: PlanProblem): PlanValue {
     problem.steps.forEach((s, i) => {
       if (mask & (1 << i)) return;
       const parts = partsOf(s, problem.continuousStandingMinutes).count;
-      const all = (breaks: number[]): void => {
-        if (breaks.length === parts) visit([...chosen, { step: i, breaks }], mask | (1 << i));
-        else for (const b of lengths) all([...breaks, b]);
+      const all = (posture: ChosenStep['posture'], breaks: number[]): void => {
+        if (breaks.length === parts) visit([...chosen, { step: i, breaks, posture }], mask | (1 << i));
+        else for (const b of lengths) all(posture, [...breaks, b]);
       };
-      all([]);
+      for (const posture of s.postures ?? [undefined]) all(posture, []);
     });
   };
   visit([], 0);
@@ -65,6 +65,8 @@ const problems = fc
         helper: fc.boolean(),
         noBreakBefore: fc.boolean(),
         tool: fc.constantFrom('clipper', 'brush'),
+        postures: fc.constantFrom<readonly DogPosture[]>(['standing'], ['standing'], ['sitting'], ['lap'], ['lying_left', 'lying_right']),
+        longestPart: fc.constantFrom(10, 10, 10, 4),
       }),
       { minLength: 1, maxLength: 4 },
     ),

@@ -42,7 +42,7 @@ export function bestOfSet(
   const numbers = numbersOf(problem);
   const tell = (label: Label, value: number, bound: number): void =>
     onPlan(
-      chosenSteps(label).map((c) => ({ ...c, step: indices[c.step] ?? c.step })),
+      chosenSteps(label, numbers).map((c) => ({ ...c, step: indices[c.step] ?? c.step })),
       value,
       bound,
     );
@@ -101,7 +101,7 @@ function nearBest(
     if (!found.label) continue;
     known = found.label;
     at = found.burden;
-    order = chosenSteps(found.label).map((c) => c.step);
+    order = chosenSteps(found.label, numbers).map((c) => c.step);
   }
   return known ? bound : 'unknown';
 }

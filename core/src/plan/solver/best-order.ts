@@ -60,7 +60,7 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
   let lowerBound = 0;
   const offer = (label: Label | undefined): void => {
     if (!label || label.minutes > numbers.session + EPS) return;
-    const run = simulate(numbers.problem, chosenSteps(label));
+    const run = simulate(numbers.problem, chosenSteps(label, numbers));
     const value = burden(run, numbers.minutePrice);
     if (run.broken && run.broken.step !== -1) throw new Error(`bestOrder: a plan breaks ${run.broken.limit}`);
     if (value >= bestBurden - SAME_BURDEN) return;

@@ -33,8 +33,10 @@ function slotsOf(numbers: Numbers, sets: ClosedSets): { slot: Int32Array; slots:
   slot[0] = 0;
   let slots = 1;
   for (let at = 0; at < sets.to.length; at++) {
-    const place = (sets.to[at] ?? 0) * stations + (numbers.steps[sets.step[at] ?? 0]?.station ?? 0);
-    if (slot[place] === -1) slot[place] = slots++;
+    for (const station of numbers.steps[sets.step[at] ?? 0]?.stations ?? []) {
+      const place = (sets.to[at] ?? 0) * stations + station;
+      if (slot[place] === -1) slot[place] = slots++;
+    }
   }
   return { slot, slots };
 }
@@ -99,43 +101,45 @@ export function boundTable(numbers: Numbers, sets: ClosedSets, question: TableQu
       const step = steps[index];
       if (!step) continue;
       const clocks = clocksAfter[index] ?? [];
-      let after = values;
-      let offset = (slot[(sets.to[way] ?? 0) * stations + step.station] ?? 0) * C * S;
-      for (let part = step.parts - 1; part >= 0; part--) {
-        const { ends, doses, tried } = cells.step(index, (sets.worked[set] ?? 0) + part * step.partMinutes);
-        const worth = question.dose ? 1 : 0;
-        const now = scratch[part % 2 === 0 ? 0 : 1];
-        const breaks = !(step.noBreakBefore && part === 0 && set > 0);
-        const rested = step.standing ? clockCell(step.partMinutes) * S : 0;
-        for (let s = 0; s < S; s++) {
-          let best = Infinity;
-          const from = s * options;
-          const past = from + (tried[s] ?? 0);
-          for (let at = from + 1; breaks && at < past; at++) {
-            const end = ends[at] ?? -1;
-            if (end < 0) continue;
-            const minutes = (at - from) * breakStep + step.partMinutes;
-            const value = worth * (doses[at] ?? 0) + minutePrice * minutes + (after[offset + rested + end] ?? Infinity);
-            if (value < best) best = value;
+      for (const at of step.stations) {
+        let after = values;
+        let offset = (slot[(sets.to[way] ?? 0) * stations + at] ?? 0) * C * S;
+        for (let part = step.parts - 1; part >= 0; part--) {
+          const { ends, doses, tried } = cells.step(index, (sets.worked[set] ?? 0) + part * step.partMinutes);
+          const worth = question.dose ? 1 : 0;
+          const now = scratch[part % 2 === 0 ? 0 : 1];
+          const breaks = !(step.noBreakBefore && part === 0 && set > 0);
+          const rested = step.standing ? clockCell(step.partMinutes) * S : 0;
+          for (let s = 0; s < S; s++) {
+            let best = Infinity;
+            const from = s * options;
+            const past = from + (tried[s] ?? 0);
+            for (let at = from + 1; breaks && at < past; at++) {
+              const end = ends[at] ?? -1;
+              if (end < 0) continue;
+              const minutes = (at - from) * breakStep + step.partMinutes;
+              const value = worth * (doses[at] ?? 0) + minutePrice * minutes + (after[offset + rested + end] ?? Infinity);
+              if (value < best) best = value;
+            }
+            const end = ends[from] ?? -1;
+            const cost = worth * (doses[from] ?? 0) + minutePrice * step.partMinutes;
+            for (let c = 0; c < C; c++) {
+              const clockAfter = clocks[c] ?? -1;
+              const straight = end < 0 || clockAfter < 0 ? Infinity : cost + (after[offset + clockAfter * S + end] ?? Infinity);
+              now[c * S + s] = straight < best ? straight : best;
+            }
           }
-          const end = ends[from] ?? -1;
-          const cost = worth * (doses[from] ?? 0) + minutePrice * step.partMinutes;
-          for (let c = 0; c < C; c++) {
-            const clockAfter = clocks[c] ?? -1;
-            const straight = end < 0 || clockAfter < 0 ? Infinity : cost + (after[offset + clockAfter * S + end] ?? Infinity);
-            now[c * S + s] = straight < best ? straight : best;
-          }
+          after = now;
+          offset = 0;
         }
-        after = now;
-        offset = 0;
-      }
-      const group = atStation[step.station];
-      if (!group) continue;
-      const first = !used.has(step.station);
-      used.add(step.station);
-      for (let place = 0; place < C * S; place++) {
-        const value = after[place] ?? Infinity;
-        if (first || value < (group[place] ?? Infinity)) group[place] = value;
+        const group = atStation[at];
+        if (!group) continue;
+        const first = !used.has(at);
+        used.add(at);
+        for (let place = 0; place < C * S; place++) {
+          const value = after[place] ?? Infinity;
+          if (first || value < (group[place] ?? Infinity)) group[place] = value;
+        }
       }
     }
     // From each place to the places of the steps that may follow.

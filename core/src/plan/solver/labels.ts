@@ -1,4 +1,5 @@
 import { WATCH_AT } from '../../strain/index.js';
+import type { DogPosture } from '../../words/index.js';
 import { BREAK_STEP_MINUTES, type ChosenStep } from '../model.js';
 import { helperThere } from '../simulate.js';
 import { doseOf, type Numbers, restDose } from './numbers.js';
@@ -17,6 +18,8 @@ export interface Label {
   /** The step of the part just done, −1 at the start, and the break before that part. */
   readonly step: number;
   readonly pause: number;
+  /** Where it was done, as a place among the stations of the problem. */
+  readonly station: number;
 }
 
 export type Measured = Pick<Label, 'strain' | 'standing' | 'minutes' | 'burden' | 'lags'>;
@@ -68,6 +71,7 @@ export function startLabel({ problem, lags }: Numbers): Label {
     parent: undefined,
     step: -1,
     pause: 0,
+    station: 0,
   };
 }
 
@@ -138,15 +142,15 @@ export function insert<T extends Measured>(bucket: T[], label: T, m: SearchManne
  * Every way worth keeping to do one step from one label: a break or none before each part. A break longer than what makes the
  * part free of dose is not tried, because the same rest after the part does more: strain then decays from a higher value, and the
  * standing clock is reset later. That argument fails where no break can follow, and there longer ones are tried.
- * @param station place and tool before the step
+ * @param at place, posture and tool of the step
  * @param worked minutes of work done before the step
  */
-export function grow(m: SearchManner, from: Label, station: number, worked: number, index: number, after: Next = ANYTHING): Label[] {
+export function grow(m: SearchManner, from: Label, at: number, worked: number, index: number, after: Next = ANYTHING): Label[] {
   const { numbers } = m;
   const step = numbers.steps[index];
   if (!step) return [];
   const { k } = numbers;
-  const change = numbers.change[station]?.[step.station] ?? 0;
+  const change = numbers.change[from.station]?.[at] ?? 0;
   const first = from.step < 0;
   let ways: Label[] = [change > 0 ? waited(m, from, change) : from];
   for (let part = 0; part < step.parts; part++) {
@@ -157,7 +161,7 @@ export function grow(m: SearchManner, from: Label, station: number, worked: numb
     const last = part + 1 === step.parts;
     const then: Next = { sameMinute: after.sameMinute, noRest: last && after.noRest };
     for (const way of ways) {
-      for (let n = 0; ; n++) {
+      for (let n = part > 0 && step.restsBetween ? 1 : 0; ; n++) {
         if (n > 0 && part === 0 && step.noBreakBefore && !first) break;
         const pause = n * BREAK_STEP_MINUTES;
         const minutes = way.minutes + pause + step.partMinutes;
@@ -184,7 +188,7 @@ export function grow(m: SearchManner, from: Label, station: number, worked: numb
           workDose +
           (n > 0 && !m.timeOnly && way.strain > WATCH_AT ? doseOf(way.strain, rested, 0, pause, k) : 0);
         const lags = passed(way.lags, pause + step.partMinutes);
-        const label: Label = { strain, standing, minutes, burden, lags, parent: way, step: index, pause };
+        const label: Label = { strain, standing, minutes, burden, lags, parent: way, step: index, pause, station: at };
         insert(next, last ? opened(numbers, label, step.lagsOut) : label, m, then);
         if (workDose === 0 && !(then.noRest && (rested > RESTED || numbers.waitsEarlier))) break;
       }
@@ -219,14 +223,14 @@ function opened(numbers: Numbers, label: Label, starts: readonly number[]): Labe
 }
 
 /** The steps of a chain of labels, the first one first. */
-export function chosenSteps(end: Label | undefined): ChosenStep[] {
-  const chosen: { step: number; breaks: number[] }[] = [];
+export function chosenSteps(end: Label | undefined, { stations }: Pick<Numbers, 'stations'>): ChosenStep[] {
+  const chosen: { step: number; breaks: number[]; posture: DogPosture | undefined }[] = [];
   let last: Label | undefined;
   for (let at = end; at && at.step >= 0; at = at.parent) {
     const open = chosen[0];
     // A step is done once, so parts that follow each other with one number are parts of one step.
     if (open && last?.step === at.step) open.breaks.unshift(at.pause);
-    else chosen.unshift({ step: at.step, breaks: [at.pause] });
+    else chosen.unshift({ step: at.step, breaks: [at.pause], posture: stations[at.station]?.posture });
     last = at;
   }
   return chosen;

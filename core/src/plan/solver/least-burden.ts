@@ -20,7 +20,7 @@ export function leastBurden(numbers: Numbers): number {
     minutes += s.minutes;
   }
   numbers.stations.forEach((_, to) => {
-    if (to === 0 || !steps.some((s) => s.station === to)) return;
+    if (to === 0 || !steps.some((s) => s.stations.length === 1 && s.stations[0] === to)) return;
     minutes += Math.min(...numbers.change.map((row, from) => (from === to ? Infinity : (row[to] ?? 0))));
   });
   const end = problem.steps.some((s) => s.tier === 'welfare') ? STOP_AT : PAUSE_AT;

@@ -1,5 +1,15 @@
 import { doseOfLine, HARDLY_DECAYS, recoveryPerMinute, WATCH_AT } from '../../strain/index.js';
-import { changeMinutes, partsOf, type PlanProblem, POINT_MINUTES_PER_MINUTE, type Station, STRAIN_CEILING } from '../model.js';
+import {
+  changeMinutes,
+  partsOf,
+  type PlanProblem,
+  POINT_MINUTES_PER_MINUTE,
+  restsBetween,
+  type SolverStep,
+  type Station,
+  stationOf,
+  STRAIN_CEILING,
+} from '../model.js';
 
 const EPS = 1e-9;
 
@@ -15,11 +25,13 @@ export interface StepNumbers {
   readonly ratePerMinute: number;
   /** Strain must stay at or below this. */
   readonly ceiling: number;
-  /** Place in {@link Numbers.stations}. */
-  readonly station: number;
+  /** Places in {@link Numbers.stations}, one for each posture. */
+  readonly stations: readonly number[];
   readonly standing: boolean;
   readonly helper: boolean;
   readonly noBreakBefore: boolean;
+  /** Each part but the first begins with a rest. */
+  readonly restsBetween: boolean;
   /** Lags that end, and begin, at this step: places in {@link Numbers.lags}. */
   readonly lagsIn: readonly number[];
   readonly lagsOut: readonly number[];
@@ -56,8 +68,11 @@ export function numbersOf(problem: PlanProblem): Numbers {
     if (a === undefined || b === undefined) throw new RangeError(`numbersOf: lag ${rule} names a step that is not there`);
     return { first: a, then: b, minutes };
   });
-  const stations: Station[] = [{ post: problem.startPost, tool: undefined }];
-  for (const { post, tool } of problem.steps) if (!stations.some((x) => x.post === post && x.tool === tool)) stations.push({ post, tool });
+  const stations: Station[] = [{ post: problem.startPost, tool: undefined, posture: problem.startPosture }];
+  const placeOf = (s: Station): number =>
+    stations.findIndex((x, at) => at > 0 && x.post === s.post && x.tool === s.tool && x.posture === s.posture);
+  const stationsOf = (s: SolverStep): Station[] => (s.postures?.length ? s.postures : [undefined]).map((p) => stationOf(s, p));
+  for (const s of problem.steps.flatMap(stationsOf)) if (placeOf(s) < 0) stations.push(s);
   const steps = problem.steps.map((s, i): StepNumbers => {
     const { count, minutes } = partsOf(s, problem.continuousStandingMinutes);
     return {
@@ -69,10 +84,11 @@ export function numbersOf(problem: PlanProblem): Numbers {
       ratePerMinute: s.ratePerMinute,
       // A hair tighter than what `simulate` allows, so that rounding never makes a found plan break a limit.
       ceiling: STRAIN_CEILING[s.tier] + (s.tier === 'looks' ? EPS / 2 : -2 * EPS),
-      station: stations.findIndex((x) => x.post === s.post && x.tool === s.tool),
+      stations: stationsOf(s).map(placeOf),
       standing: s.standing,
       helper: s.helper === true && problem.helperWindows !== undefined,
       noBreakBefore: s.noBreakBefore === true,
+      restsBetween: restsBetween(s),
       lagsIn: lags.flatMap((l, at) => (l.then === i ? [at] : [])),
       lagsOut: lags.flatMap((l, at) => (l.first === i ? [at] : [])),
     };

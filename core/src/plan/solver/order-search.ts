@@ -57,19 +57,20 @@ export function searchOrder(s: OrderSearch): OrderFound {
       for (let way = s.sets.from[state.set] ?? 0; way < (s.sets.from[state.set + 1] ?? 0); way++) {
         const index = s.sets.step[way] ?? 0;
         const to = s.sets.to[way] ?? 0;
-        const station = numbers.steps[index]?.station ?? 0;
-        const key = to * numbers.stations.length + station;
         const then = nextAfter(s, to, mask | (1 << index));
         // While the step itself lasts, its own need of a helper counts too.
         const within = { ...then, sameMinute: then.sameMinute || (numbers.helperMask & (1 << index)) !== 0 };
-        let bucket = next.get(key);
-        for (const label of state.labels) {
-          const grown = grow(s.manner, label, state.station, worked, index, within);
-          if (!s.budget.spend(grown.length)) return { label: undefined, cut: true, lowerBound };
-          for (const g of grown) {
-            if (g.burden + leastRest(s, to, station, g) >= s.manner.below - SAME_BURDEN) continue;
-            if (!bucket) next.set(key, (bucket = { set: to, station, labels: [] }));
-            insert(bucket.labels, g, s.manner, then);
+        for (const station of numbers.steps[index]?.stations ?? []) {
+          const key = to * numbers.stations.length + station;
+          let bucket = next.get(key);
+          for (const label of state.labels) {
+            const grown = grow(s.manner, label, station, worked, index, within);
+            if (!s.budget.spend(grown.length)) return { label: undefined, cut: true, lowerBound };
+            for (const g of grown) {
+              if (g.burden + leastRest(s, to, station, g) >= s.manner.below - SAME_BURDEN) continue;
+              if (!bucket) next.set(key, (bucket = { set: to, station, labels: [] }));
+              insert(bucket.labels, g, s.manner, then);
+            }
           }
         }
       }
