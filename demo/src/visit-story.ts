@@ -1,6 +1,6 @@
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import type { DogForm } from '@mansuet/core/knowledge/dogs';
-import { heading, say } from '@mansuet/core/locales';
+import { say, stepTitle } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import type { PlannedStepRecord, VisitEvent } from '@mansuet/core/log';
 import { makePlan, type Pace } from '@mansuet/core/plan';
@@ -136,7 +136,7 @@ function feelOver(w: VisitWriter, { findings, form, weighedKg }: Story): void {
 }
 
 /** The demo salon speaks English. */
-const WORDS: PlanWords = { say: (s) => say(ENGLISH, s), step: (name) => heading(ENGLISH, 'step', name) };
+const WORDS: PlanWords = { say: (s) => say(ENGLISH, s), stepOf: (s) => stepTitle(ENGLISH, s) };
 
 const SEEN: readonly SignalId[] = [
   'yawn',

@@ -1,8 +1,8 @@
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { sayingOf } from '../log/index.js';
 import { bandOf } from '../strain/index.js';
-import { unfinishedSteps, type VisitState, workNow } from '../visit/index.js';
-import { type Activity, type HouseRules, type Reason, reason, type Saying, saying, type StepName } from '../words/index.js';
+import { unfinishedPieces, type VisitState, workNow } from '../visit/index.js';
+import { type Activity, activityOf, type HouseRules, type Reason, reason, type Saying, saying, type StepName } from '../words/index.js';
 import { CLOSE_WORK } from '../work/index.js';
 
 /** What happened, in the order an owner asks: was it done, how was it, what went wrong, what is left. */
@@ -55,7 +55,8 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
 /** What the owner watches for and does at home. Common practice, no source. */
 export function homeCare(state: VisitState, dogName: string): Reason[] {
   const out: Reason[] = [];
-  const did = (a: Activity): boolean => ['done', 'part'].includes(state.work?.steps.get(a)?.status ?? '');
+  const did = (a: Activity): boolean =>
+    [...(state.work?.steps.values() ?? [])].some((s) => activityOf(s.step) === a && ['done', 'part'].includes(s.status));
   if (CLOSE_WORK.some(did)) out.push(reason('care.close_clip', { name: dogName }, 0.8));
   const earMats = state.feelOver.zones.some((z) => z.matGrade >= 2 && zoneFacts(z.zone).group === 'ears');
   if (earMats && did('clip_tight_head')) out.push(reason('care.ear_mats', {}, 0.9));
@@ -74,8 +75,13 @@ const CALM_ADVICE_FROM = 50;
 /** Work planned or asked for that was not finished: it goes on the next plan by itself. */
 export function leftOver(state: VisitState): Saying[] {
   // What was begun is told of by itself.
-  const open = state.ended ? unfinishedSteps(state).filter((u) => !u.begun) : [];
-  const planned = open.map((u) => saying('what.step', { step: u.step.name }));
+  const open = state.ended ? unfinishedPieces(state).filter((u) => !u.begun) : [];
+  const planned = [...new Set(open.map((u) => u.step))].map((step) => {
+    const left = open.filter((u) => u.step === step);
+    return left.length === step.pieces.length
+      ? saying('what.step', { step: step.name })
+      : saying('what.pieces', { step: step.name, zones: left.flatMap((u) => u.piece.zones) });
+  });
   const later = state.plan?.notToday.filter((n) => n.to !== 'vet').map((n) => sayingOf(n.what)) ?? [];
   const known = new Set<string>();
   return [...planned, ...later].filter((s) => {
@@ -87,9 +93,10 @@ export function leftOver(state: VisitState): Saying[] {
 }
 
 function stepsWith(state: VisitState, status: string): StepName[] {
-  return [...(state.work?.steps.values() ?? [])]
+  const names = [...(state.work?.steps.values() ?? [])]
     .filter((s) => s.status === status)
-    .map((s) => state.plan?.steps.find((p) => p.id === s.step)?.name ?? s.step);
+    .map((s) => state.plan?.steps.find((p) => p.id === s.step)?.name ?? activityOf(s.step));
+  return [...new Set(names)];
 }
 
 /**

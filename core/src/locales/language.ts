@@ -4,6 +4,7 @@ import type {
   Care,
   COATS,
   Condition,
+  DogPosture,
   ConsentId,
   CONTACT_ROLES,
   DogKind,
@@ -108,6 +109,7 @@ export interface LabelIds {
   tailSet: (typeof TAIL_SETS)[number];
   tension: Tension;
   tier: Tier;
+  posture: DogPosture;
   told: ToldItem;
   tool: ToolKind;
   zone: ZoneId;

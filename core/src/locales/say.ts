@@ -1,5 +1,18 @@
 import { IntlMessageFormat } from 'intl-messageformat';
-import { type FactKind, type FactName, FACTS, type Facts, RULES, type Saying, sourceOf as sourceIdOf } from '../words/index.js';
+import {
+  activityOf,
+  type FactKind,
+  type FactName,
+  FACTS,
+  type Facts,
+  RULES,
+  type Saying,
+  sourceOf as sourceIdOf,
+  type StepId,
+  type StepName,
+  ZONE_IDS,
+  type ZoneId,
+} from '../words/index.js';
 import type { LabelKind, Language } from './language.js';
 
 /**
@@ -25,6 +38,21 @@ export function sayingSource(language: Language, saying: Saying): string {
 export function heading<K extends LabelKind>(language: Language, kind: K, id: keyof Language['labels'][K]): string {
   const labels: Language['labels'][K] = language.labels[kind];
   return capital(language, String(labels[id]));
+}
+
+/**
+ * What a step is called in a list: its kind of work, and where it begins when that kind makes several steps.
+ * @example stepTitle(ENGLISH, { id: 'feet@hind_paw_left', zones: ['hind_paw_left', 'hind_paw_right'] }) // => 'Feet and pads: left hind paw, pads and web +1'
+ */
+export function stepTitle(
+  language: Language,
+  step: { readonly id: StepId; readonly name?: StepName | undefined; readonly zones?: readonly ZoneId[] | undefined },
+): string {
+  const title = heading(language, 'step', step.name ?? activityOf(step.id));
+  const place = ZONE_IDS.find((z) => z === step.id.split('@')[1]);
+  if (!place) return title;
+  const more = (step.zones?.length ?? 1) - 1;
+  return `${title}: ${language.labels.zone[place]}${more > 0 ? ` +${more}` : ''}`;
 }
 
 /** Things one after the other, as the language lists them. `list(ENGLISH, ['a', 'b']) // => 'a, b'` */

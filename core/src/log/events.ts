@@ -6,7 +6,7 @@ import { PLAN_EVENTS } from './families/plan.js';
 import { WORK_EVENTS } from './families/work.js';
 
 /** Version of the schemas below, written into each event. Older ones are lifted when read, never rewritten: see `lift.ts`. */
-export const EVENT_VERSION = 2;
+export const EVENT_VERSION = 3;
 
 /** The body of each event type, by family; its description is its line in the docs. Types, contract and docs all come from here. */
 const BODIES = { ...BOOKING_EVENTS, ...FINDING_EVENTS, ...AGREEMENT_EVENTS, ...PLAN_EVENTS, ...WORK_EVENTS } as const;
@@ -47,6 +47,7 @@ export type VisitEvent = { [T in EventType]: VisitEventOf<T> }[EventType];
 export type EventDraft = { [T in EventType]: { type: T; body: EventBody<T> } }[EventType];
 export type PlanRecord = EventBody<'plan_accepted'>['plan'];
 export type PlannedStepRecord = PlanRecord['steps'][number];
+export type PlannedPieceRecord = PlannedStepRecord['pieces'][number];
 /** What was told when a plan was taken: minutes and chances. */
 export type PlanTold = NonNullable<EventBody<'plan_accepted'>['told']>;
 

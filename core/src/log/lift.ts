@@ -3,6 +3,7 @@ import type { FieldProblem } from '../words/index.js';
 import { EVENT_VERSION, VISIT_EVENT, type VisitEvent } from './events.js';
 import { fieldProblems } from './form-issue.js';
 import { liftFrom1 } from './lift-from-1.js';
+import { liftFrom2 } from './lift-from-2.js';
 
 export type EventRead =
   { readonly ok: true; readonly event: VisitEvent } | { readonly ok: false; readonly fields: readonly FieldProblem[] };
@@ -10,7 +11,10 @@ export type EventRead =
 type Raw = Readonly<Record<string, unknown>>;
 
 /** Lifts an event of one version to the next. */
-const LIFTS: ReadonlyMap<number, (raw: Raw) => Raw> = new Map([[1, liftFrom1]]);
+const LIFTS: ReadonlyMap<number, (raw: Raw) => Raw> = new Map([
+  [1, liftFrom1],
+  [2, liftFrom2],
+]);
 
 /** An event of any version in the shape of the present one; what is no event is given back as it is. */
 function lifted(raw: unknown): unknown {

@@ -1,6 +1,6 @@
 import { findingIn } from '../findings/index.js';
-import { zoneFacts } from '../knowledge/anatomy/index.js';
-import { type BladeChoice, type BladeQuestion, chooseBlade } from '../knowledge/blades/index.js';
+import { partOf, zoneFacts } from '../knowledge/anatomy/index.js';
+import type { BladeQuestion } from '../knowledge/blades/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import type { Activity, Competence, Mood, Movement, ZoneId } from '../words/index.js';
 import type { PlanInput } from './plan-input.js';
@@ -11,6 +11,8 @@ const FACE_AT_MOST_MM = 6;
 const ROUGH_LONGER = 1.4;
 /** What a sanitary trim, feet and mats ask for, mm: a #10. */
 const TRIM_MM = 1.5;
+/** Under a mat like a pebble between the pads trained hands take a #30, mm. Common practice, no source. */
+const PEBBLE_MM = 0.5;
 
 /** How the dog is taken to move, from its mood on the table. Our default; the table shows what it does. */
 export function movementOf(mood: Mood): Movement {
@@ -37,7 +39,9 @@ export function bladeQuestion(
         ? input.asked.wantedMm
         : activity === 'face'
           ? Math.min(input.asked.wantedMm, FACE_AT_MOST_MM)
-          : TRIM_MM;
+          : f.matGrade >= 3 && input.trained && ['fore_paw', 'hind_paw'].includes(partOf(zone))
+            ? PEBBLE_MM
+            : TRIM_MM;
   const overgrown = input.feelOver.zones.some((z) => zoneFacts(z.zone).group === 'face' && z.matGrade >= 2);
   return {
     zone,
@@ -56,21 +60,4 @@ export function bladeQuestion(
     guards: input.guards,
     house: input.house,
   };
-}
-
-/** The blade for the zone that allows least; a step is done with one blade where it can be. */
-export function hardestBlade(
-  zones: readonly ZoneId[],
-  activity: Activity,
-  input: PlanInput,
-  kinds: readonly KindFound[],
-  clean: boolean,
-): BladeChoice {
-  const choices = zones.map((zone) => chooseBlade(bladeQuestion(zone, activity, input, kinds, clean)));
-  // Sore zones are left out; the step falls only when no zone can be clipped.
-  const possible = choices.filter((c) => c.blade !== undefined);
-  const pool = possible.length > 0 ? possible : choices;
-  const least = pool.reduce((a, b) => (b.lengthMm < a.lengthMm ? b : a));
-  const withReasons = pool.find((c) => c.blade === least.blade && c.reasons.some((r) => r.weight >= 0.6));
-  return withReasons ?? least;
 }

@@ -1,6 +1,6 @@
 import { BLADE_HEAT_DEFAULTS, bladeCelsius, secondsUntilCelsius, SWAP_AT_CELSIUS, swapLineCelsius } from '../knowledge/heat/index.js';
 import type { BladeId, HouseRules } from '../words/index.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import type { Stretch } from './simulate.js';
 
 /** A moment at which a blade is thought to have reached the line: swap it, spray it or let it rest. An estimate; a touch overrules it. */

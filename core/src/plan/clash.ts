@@ -1,7 +1,7 @@
 import { type Reason, reason, type StepName } from '../words/index.js';
 import type { OrderRule } from '../work/index.js';
 import { nameIn } from './explain.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import type { PlanProblem } from './model.js';
 import { smallestClash } from './smallest-clash.js';
 import { canBeDone } from './solve-in-order.js';

@@ -1,6 +1,6 @@
 import { type Reason, reason, type StepName } from '../words/index.js';
 import type { OrderRule } from '../work/index.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
 import type { Solution } from './solution.js';

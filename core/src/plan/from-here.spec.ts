@@ -24,8 +24,24 @@ const now = (change: Partial<PlanNow> = {}): PlanNow => ({
   workedMinutes: 32,
   post: 'table',
   begun: [],
+  pieces: [],
   ...change,
 });
+/** Kinds of work that were begun on a dog, as the log tells it: their steps, and the places that are over. */
+const begun = (
+  plan: HandlingPlan,
+  ...list: readonly (readonly [Activity, PlanNow['begun'][number]['status'], number])[]
+): Pick<PlanNow, 'begun' | 'pieces'> => {
+  const stepsOf = (a: Activity): HandlingPlan['steps'] => plan.steps.filter((s) => s.activity === a);
+  return {
+    begun: list.flatMap(([a, status, minutes]) =>
+      stepsOf(a).map((s) => ({ step: s.id, status, minutes, pieces: s.pieces.map((p) => p.id) })),
+    ),
+    pieces: list.flatMap(([a, status]) =>
+      status === 'running' ? [] : stepsOf(a).flatMap((s) => s.pieces.map((p) => ({ piece: p.id, status }))),
+    ),
+  };
+};
 
 describe('the rest of the plan from here', () => {
   const whole = makePlan(anInput({}, known));
@@ -34,13 +50,7 @@ describe('the rest of the plan from here', () => {
     const rest = makePlan(
       anInput(
         {
-          now: now({
-            begun: [
-              { activity: 'feet', status: 'done', minutes: 8 },
-              { activity: 'sanitary', status: 'part', minutes: 2 },
-              { activity: 'nails', status: 'running', minutes: 3 },
-            ],
-          }),
+          now: now(begun(whole, ['feet', 'done', 8], ['sanitary', 'part', 2], ['nails', 'running', 3])),
         },
         known,
       ),
@@ -56,7 +66,7 @@ describe('the rest of the plan from here', () => {
     const wet = makePlan(
       anInput(
         {
-          now: now({ minute: 118, post: 'tub', begun: [{ activity: 'bath', status: 'done', minutes: 9 }] }),
+          now: now({ minute: 118, post: 'tub', ...begun(whole, ['brush_through', 'done', 4], ['bath', 'done', 9]) }),
           asked: { items: ['bath', 'body_clip', 'face', 'nails'], wantedMm: 9, sessionMinutes: 150 },
         },
         known,
@@ -74,7 +84,7 @@ describe('the rest of the plan from here', () => {
             strain: 62,
             standingTotalMinutes: 500,
             workedMinutes: 130,
-            begun: [{ activity: 'bath', status: 'done', minutes: 9 }],
+            ...begun(whole, ['bath', 'done', 9]),
           }),
         },
         known,
@@ -92,7 +102,7 @@ describe('the rest of the plan from here', () => {
   it('does not bathe over mats that were left in', () => {
     const mats = { zones: [{ zone: 'thigh_left' as const, matGrade: 2 as const, skin: 'sound' as const, crust: false }] };
     expect(order(makePlan(anInput({}, known, mats)))).toContain('bath');
-    const rest = makePlan(anInput({ now: now({ begun: [{ activity: 'brush_mats', status: 'left', minutes: 1 }] }) }, known, mats));
+    const rest = makePlan(anInput({ now: now(begun(makePlan(anInput({}, known, mats)), ['brush_mats', 'left', 1])) }, known, mats));
     expect(order(rest)).not.toContain('bath');
     expect(order(rest)).not.toContain('dry');
     expect(rest.notToday.find((n) => n.activity === 'bath')?.reasons[0]?.rule).toBe('left.needs_other');

@@ -1,4 +1,5 @@
 /** Pieces, steps, solver, plan and its reasons. */
+export * from './accounts.js';
 export * from './blade-for-step.js';
 export * from './blade-stops.js';
 export * from './build-steps.js';
@@ -7,7 +8,13 @@ export * from './explain.js';
 export * from './find-mat-work.js';
 export * from './from-here.js';
 export * from './make-plan.js';
-export * from './make-step.js';
+export * from './make-piece.js';
+export * from './painful-budget.js';
+export * from './piece.js';
+export * from './postures-for.js';
+export * from './group-steps.js';
+export * from './find-pieces.js';
+export * from './floor-step.js';
 export * from './manner.js';
 export * from './minutes.js';
 export * from './model.js';

@@ -1,18 +1,21 @@
 import type { PromisedLength } from '../knowledge/coat/index.js';
 import { dogKinds, type KindFound, type StandingLimits, standingLimits } from '../knowledge/dogs/index.js';
-import { type PainfulWork, painfulWork } from '../knowledge/fit/index.js';
+import { painfulLimit, type PainfulWork, painfulWork } from '../knowledge/fit/index.js';
 import type { RegisterRow } from '../knowledge/hazards/index.js';
 import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../knowledge/holds/index.js';
 import { learnHalfLife, MOOD_START, uncountedSignals } from '../strain/index.js';
 import { type Reason, reason, saying, type SignalId, type StepName } from '../words/index.js';
+import { type Account, accountsOf } from './accounts.js';
 import { bladeStopsOf } from './blade-stops.js';
-import { buildSteps, type BuiltPlan, type NotPlanned } from './build-steps.js';
+import { buildSteps, type BuiltPlan, painfulQuestion } from './build-steps.js';
 import { findClash, findOrderClash, type WishClash } from './clash.js';
 import { whyLeftOut } from './explain.js';
 import { stepsFromHere } from './from-here.js';
-import type { BuiltStep } from './make-step.js';
+import { type BuiltStep, groupSteps, roundHalf } from './group-steps.js';
+import { withinPain } from './painful-budget.js';
 import type { PlanProblem } from './model.js';
 import { curveOf, type CurvePoint, placeSteps, type PlannedStep } from './place-steps.js';
+import type { NotPlanned } from './piece.js';
 import type { PlanInput } from './plan-input.js';
 import { planRegister } from './plan-register.js';
 import { problemOf } from './problem-of.js';
@@ -21,7 +24,7 @@ import { type SecondVisit, secondVisitFor } from './second-visit.js';
 import { simulate } from './simulate.js';
 import type { Solution } from './solution.js';
 import { solve, type SolveOptions } from './solve.js';
-import { type PlanWish, rulesBeside, withWishes } from './wishes.js';
+import { isMeant, type PlanWish, rulesBeside, withWishes } from './wishes.js';
 
 /** What the wishes of a groomer cost against the plan without them. */
 export interface WishCost {
@@ -37,6 +40,8 @@ export interface HandlingPlan {
   readonly steps: readonly PlannedStep[];
   readonly notToday: readonly NotPlanned[];
   readonly secondVisit: SecondVisit | undefined;
+  /** What becomes of everything that was found and asked for. */
+  readonly accounts: readonly Account[];
   readonly kinds: readonly KindFound[];
   readonly standing: StandingLimits;
   readonly curve: readonly CurvePoint[];
@@ -128,7 +133,7 @@ function ready(input: PlanInput): Ready | undefined {
 /** The problem with all wishes that can be met together; of those that cannot, the latest gives way, and it is said why. */
 function wishesThatHold(asked: Ready, options: SolveOptions): { wishes: readonly PlanWish[]; clashes: WishClash[]; problem: PlanProblem } {
   const { steps } = asked.built;
-  let wishes = asked.wishes.filter((w) => w.kind === 'forbid' || steps.some((s) => s.id === w.step));
+  let wishes = asked.wishes.filter((w) => w.kind === 'forbid' || steps.some((s) => isMeant(w.step, s.id)));
   const clashes: WishClash[] = [];
   if (!wishes.some((w) => w.kind === 'place' || w.kind === 'require')) return { wishes, clashes, problem: asked.problem };
   const planned = new Set(solve(asked.problem, options).chosen.flatMap((c) => steps[c.step]?.id ?? []));
@@ -147,7 +152,7 @@ function wishesThatHold(asked: Ready, options: SolveOptions): { wishes: readonly
 
 function describe(
   input: PlanInput,
-  { kinds, standing, built, problem: plain }: Ready,
+  { kinds, standing, built }: Ready,
   problem: PlanProblem,
   solution: Solution,
   clashes: readonly WishClash[],
@@ -161,13 +166,16 @@ function describe(
     const s = built.steps[i];
     if (!s) return [];
     const reasons = whyLeftOut(problem, i, built.steps, solution.chosen);
-    return [{ what: saying('what.step', { step: s.name }), activity: s.activity, zones: s.zones, to: 'another_visit', reasons }];
+    const several = built.steps.filter((x) => x.activity === s.activity).length > 1;
+    const what = several ? saying('what.pieces', { step: s.name, zones: s.zones }) : saying('what.step', { step: s.name });
+    return [{ what, activity: s.activity, zones: s.zones, to: 'another_visit', withinDays: undefined, reasons }];
   });
   const notToday = [...built.notPlanned, ...left];
   const stops = bladeStopsOf(built.steps, run.stretches, input.house, input.now?.blades);
   const steps = placeSteps(problem, solution, run, built.steps, stops);
   const loop = adviseLoop({ dog: input.dog, kinds, fighting: false, house: input.house });
-  const painfulMinutes = steps.reduce((sum, s) => sum + (s.rate.painful ? s.minutes : 0), 0);
+  const painfulMinutes = steps.reduce((sum, s) => sum + s.pieces.reduce((all, p) => all + p.painfulMinutes, 0), 0);
+  const another = [...leftOut.flatMap((i) => built.steps[i] ?? []), ...withinOneVisit(built.later, input, kinds)];
   const halfLife = learnHalfLife(input.breaks);
   const range = steps.reduce<[number, number]>(
     ([a, b], s) => [a + s.minutesRange[0] - s.minutes, b + s.minutesRange[1] - s.minutes],
@@ -176,7 +184,8 @@ function describe(
   return {
     steps,
     notToday,
-    secondVisit: secondVisitFor(notToday, kinds, plain, built.steps, leftOut),
+    accounts: accountsOf(input, { steps, notToday }),
+    secondVisit: secondVisitFor(notToday, kinds, problemOf({ ...input, now: undefined }, another, kinds, standing), another),
     kinds,
     standing,
     curve: curveOf(problem, solution, run, built.steps),
@@ -193,10 +202,7 @@ function describe(
     clashes,
     register: planRegister(steps, input, kinds, loop),
     safeFinish: safeFinishOfPlan(steps, loop.loop),
-    painful: painfulWork(
-      painfulMinutes,
-      kinds.map((k) => k.kind),
-    ),
+    painful: painfulWork(roundHalf(painfulMinutes), painfulQuestion(input, kinds)),
     promised: built.mats.coat.promised,
     loop,
     reasons: [
@@ -220,6 +226,12 @@ function describe(
   };
 }
 
+/** Of what hurts and waits, what a second visit may hold. */
+function withinOneVisit(later: readonly BuiltStep[], input: PlanInput, kinds: readonly KindFound[]): BuiltStep[] {
+  const pieces = later.flatMap((s) => s.pieces);
+  return groupSteps(withinPain(pieces, painfulLimit(painfulQuestion(input, kinds))).today);
+}
+
 /** Wishes against the plan of the same day without them. */
 function costOf(
   input: PlanInput,
@@ -231,7 +243,9 @@ function costOf(
   const without = ready({ ...input, wishes: [] });
   if (!without) return undefined;
   const free = solve(without.problem, options);
-  const names = (found: Solution, steps: readonly BuiltStep[]): StepName[] => found.chosen.flatMap((c) => steps[c.step]?.name ?? []);
+  const names = (found: Solution, steps: readonly BuiltStep[]): StepName[] => [
+    ...new Set(found.chosen.flatMap((c) => steps[c.step]?.name ?? [])),
+  ];
   const [mine, theirs] = [names(solution, built), names(free, without.built.steps)];
   return {
     peak: peak - simulate(without.problem, free.chosen).peak,
@@ -255,6 +269,7 @@ function nothingToday(input: PlanInput): HandlingPlan {
     steps: [],
     notToday: [],
     secondVisit: undefined,
+    accounts: accountsOf(input, { steps: [], notToday: [] }),
     kinds,
     standing: standingLimits(input.dog, kinds, input.feelOver, input.today),
     curve: [],
@@ -271,7 +286,7 @@ function nothingToday(input: PlanInput): HandlingPlan {
     clashes: [],
     register: [],
     safeFinish: [],
-    painful: painfulWork(0, []),
+    painful: painfulWork(0, painfulQuestion(input, kinds)),
     promised: [],
     loop: { loop: 'none', reasons: [] },
     reasons: [reason(input.fit === 'ask_vet' ? 'plan.vet_first' : 'plan.not_today', { name: input.dog.name }, 1)],

@@ -8,14 +8,11 @@ import type { PlanInput } from './plan-input.js';
 /** How a step is done in this house on this dog, as far as it changes minutes and strain. */
 export interface Manner {
   readonly minutesFactor: number;
-  readonly minutesLess: number;
   readonly rateFactor: number;
   readonly dryer: DryerChoice | undefined;
   readonly reasons: readonly Reason[];
 }
 
-/** Brushing through before the bath takes this much of its minutes. Our default. */
-const BRUSH_BEFORE_BATH_MINUTES = 4;
 /** A dog that stands for less than this cannot stand long, minutes. Our default. */
 const SHORT_STANDER_MINUTES = 12;
 /** Strain of a dryer against high velocity. Our default. */
@@ -25,7 +22,7 @@ const HARD_FACE = { short_quick: { minutes: 0.8, rate: 1.1 }, slow: { minutes: 1
 /** Plucking ears: minutes and strain against looking and wiping. Our default. */
 const PLUCKING = { minutes: 1.6, rate: 1.4 } as const;
 
-const PLAIN: Manner = { minutesFactor: 1, minutesLess: 0, rateFactor: 1, dryer: undefined, reasons: [] };
+const PLAIN: Manner = { minutesFactor: 1, rateFactor: 1, dryer: undefined, reasons: [] };
 
 /** The manner of a step: dryer, brush before the bath, pace on a hard face, ear hair. */
 export function mannerOf(activity: Activity, input: PlanInput, kinds: readonly KindFound[]): Manner {
@@ -60,17 +57,26 @@ function drying(input: PlanInput, kinds: readonly KindFound[]): Manner {
   else reasons.push(reason(`step.dryer_${dryer.dryer === 'high_velocity_dryer' ? 'velocity' : 'gentle'}`, {}, 0.4));
   const rateFactor =
     dryer.dryer === 'towel' || dryer.dryer === 'stand_dryer' ? DRYER_RATE_FACTOR[dryer.dryer] : DRYER_RATE_FACTOR.high_velocity_dryer;
-  return { minutesFactor: dryer.minutesFactor, minutesLess: 0, rateFactor, dryer, reasons };
+  return { minutesFactor: dryer.minutesFactor, rateFactor, dryer, reasons };
+}
+
+/** Whether the coat is brushed through before the bath: not for a dog that cannot stand long, where the house says so. */
+export function brushedThrough(input: PlanInput, kinds: readonly KindFound[]): boolean {
+  const { continuousMinutes } = standingLimits(input.dog, kinds, input.feelOver, input.today);
+  return !(input.house.brushBeforeBath === 'not_short_standers' && continuousMinutes < SHORT_STANDER_MINUTES);
+}
+
+/** Whether this dog stands so short that what can be done lying is done lying. */
+export function standsShort(input: PlanInput, kinds: readonly KindFound[]): boolean {
+  return (
+    standingLimits(input.dog, kinds, input.feelOver, input.today).continuousMinutes < SHORT_STANDER_MINUTES && !hasKind(kinds, 'puppy')
+  );
 }
 
 function bathing(input: PlanInput, kinds: readonly KindFound[]): Manner {
-  const { continuousMinutes } = standingLimits(input.dog, kinds, input.feelOver, input.today);
-  const skips = input.house.brushBeforeBath === 'not_short_standers' && continuousMinutes < SHORT_STANDER_MINUTES;
-  return {
-    ...PLAIN,
-    minutesLess: skips ? BRUSH_BEFORE_BATH_MINUTES : 0,
-    reasons: [reason(skips ? 'step.no_brush_before_bath' : 'step.brush_before_bath', { minutes: BRUSH_BEFORE_BATH_MINUTES }, 0.3)],
-  };
+  return brushedThrough(input, kinds)
+    ? PLAIN
+    : { ...PLAIN, reasons: [reason('step.no_brush_before_bath', { minutes: ACTIVITY_FACTS.brush_through.minutes }, 0.3)] };
 }
 
 function face(input: PlanInput, kinds: readonly KindFound[]): Manner {

@@ -1,8 +1,8 @@
 import { recoveryPerMinute, strainAfter } from '../strain/index.js';
-import type { Reason } from '../words/index.js';
+import type { DogPosture, Reason } from '../words/index.js';
 import type { BladeStop } from './blade-stops.js';
 import { whyBreak, whyHere } from './explain.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import type { PlanProblem } from './model.js';
 import { simulate, type Simulated } from './simulate.js';
 import type { Solution } from './solution.js';
@@ -17,6 +17,8 @@ export interface PlannedBreak {
 
 export interface PlannedStep extends BuiltStep {
   /** Minutes from the start of the plan. */
+  /** How the dog is for it: the one of its postures that the order has chosen. */
+  readonly posture: DogPosture;
   readonly from: number;
   readonly to: number;
   readonly strainFrom: number;
@@ -53,6 +55,7 @@ export function placeSteps(
     return [
       {
         ...step,
+        posture: c.posture ?? step.postures[0] ?? 'standing',
         from: first.from,
         to: last.to,
         strainFrom: first.strainFrom,

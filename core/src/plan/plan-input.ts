@@ -2,7 +2,7 @@ import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import type { Blade, Guard } from '../knowledge/blades/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
 import type { BreakSeen, SeenWork } from '../strain/index.js';
-import type { Activity, FitVerdict, HouseRules, PlanWay, RefusableWork, ServiceItem, ToldItem } from '../words/index.js';
+import type { Activity, FitVerdict, HouseRules, PlanWay, RefusableWork, ServiceItem, ToldItem, ZoneId } from '../words/index.js';
 import type { PlanNow } from './from-here.js';
 import type { Pace, TimeSeen } from './minutes.js';
 import type { HelperWindow } from './model.js';
@@ -14,6 +14,8 @@ export type ActivityHistory = SeenWork<Activity>;
 /** Work that was left undone, and when. */
 export interface CarriedOver {
   readonly activity: Activity;
+  /** Where; everywhere when it is not given, as visits before pieces were counted tell it. */
+  readonly place?: ZoneId | undefined;
   /** ISO date of the visit that left it. */
   readonly from: string;
 }
@@ -65,6 +67,8 @@ export interface PlanInput {
   readonly pace?: readonly Pace[] | undefined;
   /** What the last visit left for this one. */
   readonly carriedOver?: readonly CarriedOver[] | undefined;
+  /** One of the last two visits was stopped for the dog's sake. */
+  readonly afterStop?: boolean | undefined;
   /** Findings among `feelOver` that are of the last visit: no hand has been there today. */
   readonly carriedZones?: readonly CarriedZone[] | undefined;
   /** What the groomer has fixed by hand. */

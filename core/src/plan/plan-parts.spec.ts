@@ -1,3 +1,4 @@
+import type { ZoneFinding } from '../findings/index.js';
 import { PAINFUL_MINUTES } from '../knowledge/fit/index.js';
 import { houseRules } from '../knowledge/house-rules/index.js';
 import { aDog, anInput } from '../testing/dogs.js';
@@ -93,40 +94,64 @@ describe('the way home', () => {
 });
 
 describe('painful work', () => {
-  it('beyond what the dog can take goes to a vet, what matters most stays', () => {
-    const mats = {
-      zones: (
-        ['armpit_left', 'armpit_right', 'back', 'rump', 'side_left', 'side_right', 'shoulder_left', 'chest', 'thigh_left'] as const
-      ).map((zone) => ({
-        zone,
-        matGrade: 4 as const,
-        skin: 'red' as const,
-        crust: false,
-      })),
-    };
-    const senior = makePlan(
-      anInput({ asked: { items: ['nails', 'bath'], wantedMm: 9, sessionMinutes: 200 } }, { ...known, born: '2010-01-01' }, mats),
-    );
-    expect(senior.painful.minutes).toBeLessThanOrEqual(PAINFUL_MINUTES.senior);
-    const beyond = senior.notToday.filter((n) => n.reasons.some((r) => r.rule === 'fit.painful_beyond'));
-    expect(beyond.length).toBeGreaterThan(0);
-    expect(beyond.every((n) => n.to === 'vet')).toBeTrue();
-    expect(senior.steps.map((s) => s.activity)).toContain('clip_tight_fragile');
+  const pelted = (skin: 'red' | 'sound'): { zones: ZoneFinding[] } => ({
+    zones: (
+      ['armpit_left', 'armpit_right', 'back', 'rump', 'side_left', 'side_right', 'shoulder_left', 'chest', 'thigh_left'] as const
+    ).map((zone) => ({ zone, matGrade: 4, skin, crust: false })),
   });
-  it('takes the bath with it when the drying goes, and says so', () => {
-    const hips = { joints: { hip_left: 'painful' as const, hip_right: 'stiff' as const } };
-    const asked = { items: ['nails', 'bath', 'body_clip', 'feet'] as const, wantedMm: 9, sessionMinutes: 150 };
-    const { steps, notToday } = makePlan(anInput({ asked }, { ...known, born: '2012-01-01', weightKg: 12 }, hips));
-    expect(steps.map((s) => s.activity)).not.toContain('dry');
-    expect(steps.map((s) => s.activity)).not.toContain('bath');
-    const bath = notToday.find((n) => n.activity === 'bath');
-    expect(bath?.to).toBe('vet');
-    expect(bath?.reasons.map(sayReason)).toEqual(['A bath is done whole: without “Dry” it is not begun, since no dog goes home wet.']);
+  const asked = { items: ['nails', 'bath'] as const, wantedMm: 9, sessionMinutes: 200 };
+
+  it('beyond what the dog can take waits for a short visit of its own; what hurts most stays', () => {
+    const senior = makePlan(anInput({ asked }, { ...known, born: '2010-01-01' }, pelted('red')));
+    expect(senior.painful.minutes).toBeLessThanOrEqual(PAINFUL_MINUTES.senior);
+    const later = senior.notToday.filter((n) => n.reasons.some((r) => r.rule === 'fit.painful_later'));
+    expect(later.length).toBeGreaterThan(0);
+    expect(later.every((n) => n.to === 'another_visit' && n.withinDays === 7)).toBeTrue();
+    expect(senior.steps.map((s) => s.activity)).toContain('clip_tight_fragile');
+    expect(senior.secondVisit?.steps.map((s) => s.activity)).toContain('clip_tight_body');
+    expect(senior.secondVisit?.inWeeks).toBe(1);
+  });
+  it('counts half where the blade glides under on whole skin', () => {
+    const painful = (skin: 'red' | 'sound'): number =>
+      makePlan(anInput({ asked }, known, { zones: pelted(skin).zones.slice(0, 2) })).painful.minutes;
+    expect(painful('sound')).toBe(painful('red') / 2);
+  });
+  it('rests after as many minutes as this dog bears in one go', () => {
+    const plan = makePlan(anInput({ asked }, known, { zones: pelted('sound').zones.slice(2, 4) }));
+    const clip = plan.steps.find((s) => s.activity === 'clip_tight_body')!;
+    expect(clip.minutes).toBeGreaterThan(5);
+    expect(clip.breaks.filter((b) => b.after > 0).length).toBeGreaterThanOrEqual(Math.ceil(clip.minutes / 5) - 1);
+  });
+  it('keeps the minutes under a muzzle within one fitting', () => {
+    const dog = { ...known, biteHistory: true, triggers: [{ cause: 'clipper' as const }] };
+    const plan = makePlan(anInput({ asked: { items: ['body_clip', 'feet', 'sanitary'], wantedMm: 9, sessionMinutes: 200 } }, dog));
+    const muzzled = plan.steps.filter((s) => s.hold.also.includes('muzzle'));
+    expect(muzzled.length).toBeGreaterThan(0);
+    expect(muzzled.reduce((sum, s) => sum + s.minutes, 0)).toBeLessThanOrEqual(15.5);
+    expect(plan.notToday.flatMap((n) => n.reasons.map((r) => r.rule))).toContain('hold.muzzle_minutes');
+  });
+  it('is halved after a visit that was stopped', () => {
+    const plan = makePlan(anInput({ asked, afterStop: true }, known, pelted('sound')));
+    expect(plan.painful.limitMinutes).toBe(PAINFUL_MINUTES.grown / 2);
+    expect(plan.painful.minutes).toBeLessThanOrEqual(PAINFUL_MINUTES.grown / 2);
+  });
+  it('does not bathe over what stays in, unless the groomer has decided it', () => {
+    const input = anInput({ asked }, { ...known, born: '2010-01-01' }, pelted('red'));
+    const plan = makePlan(input);
+    expect(plan.steps.map((s) => s.activity)).not.toContain('bath');
+    expect(plan.notToday.find((n) => n.activity === 'bath')?.reasons[0]?.rule).toBe('step.no_bath_on_mats');
+    const decided = makePlan({ ...input, wishes: [{ kind: 'require', step: 'bath' }] });
+    expect(decided.steps.find((s) => s.activity === 'bath')?.reasons[0]?.rule).toBe('step.bath_over_mat');
+  });
+  it('a bath falls whole when its drying is left out, and says so', () => {
     const byHand = makePlan(anInput({ asked: { ...asked, items: ['bath'] }, wishes: [{ kind: 'forbid', step: 'dry' }] }, known));
     expect(byHand.steps).toEqual([]);
     expect(byHand.notToday.map((n) => [n.activity, n.to])).toEqual([
       ['dry', 'another_visit'],
       ['bath', 'another_visit'],
+    ]);
+    expect(byHand.notToday[1]?.reasons.map(sayReason)).toEqual([
+      'A bath is done whole: without “Dry” it is not begun, since no dog goes home wet.',
     ]);
   });
   it('within it stays, and is counted', () => {
@@ -188,8 +213,9 @@ describe('a meal just eaten', () => {
 describe('the favoured leg in a plan', () => {
   it('is carried for where legs are lifted', () => {
     const plan = makePlan(anInput({}, { ...known, weightKg: 16 }, { favours: 'hind_right' }));
-    const feet = plan.steps.find((s) => s.activity === 'feet')!;
+    const feet = plan.steps.find((s) => s.activity === 'feet' && s.zones.includes('hind_paw_left'))!;
     expect(feet.hold.also).toContain('belly_support');
+    expect(plan.steps.find((s) => s.zones.includes('fore_paw_left'))!.hold.also).not.toContain('belly_support');
     expect(feet.hold.reasons.map(sayReason).join(' ')).toContain('right hind leg');
   });
 });
@@ -203,6 +229,7 @@ describe('startRules', () => {
   ): OrderStep => ({
     id,
     activity: id,
+    zones: ['back'],
     tier,
     post,
     rate: { mean },

@@ -6,7 +6,7 @@ import type { LoopAdvice } from '../knowledge/holds/index.js';
 import type { ControlId, ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import { competenceOf, movementOf } from './blade-for-step.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import type { PlanInput } from './plan-input.js';
 
 /** A step as the register needs it: built, with the breaks that the plan gives it. */
@@ -36,20 +36,24 @@ function worksOf(
   kinds: readonly KindFound[],
   loop: LoopAdvice,
 ): ControlledWork[] {
-  const zones = step.zones.filter((z) => findingIn(input.feelOver, z).skin !== 'sore');
-  return zones.map((zone) => ({
+  const whole = step.pieces.reduce((sum, p) => sum + p.minutes, 0);
+  const places = step.pieces.flatMap((piece) => {
+    const zones = piece.zones.filter((z) => findingIn(input.feelOver, z).skin !== 'sore');
+    return zones.map((zone) => ({ zone, piece, minutes: (step.minutes * piece.minutes) / whole / zones.length }));
+  });
+  return places.map(({ zone, piece, minutes }) => ({
     work: {
       zone,
       tool: ACTIVITY_FACTS[step.activity].tool,
-      minutes: step.minutes / Math.max(1, zones.length),
+      minutes,
       matGrade: findingIn(input.feelOver, zone).matGrade,
       skin: findingIn(input.feelOver, zone).skin,
       markHere: input.feelOver.marks.some((m) => m.zone === zone),
       movement: movementOf(input.feelOver.mood),
       competence: competenceOf(input.trained),
       kinds: kinds.map((k) => k.kind),
-      painful: step.rate.painful,
-      triggered: step.rate.triggered,
+      painful: piece.rate.painful,
+      triggered: piece.rate.triggered,
       roomCelsius: input.roomCelsius,
     },
     controls: controlsOf(step, zone, all, input, loop),

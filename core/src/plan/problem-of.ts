@@ -1,9 +1,10 @@
-import type { KindFound, StandingLimits } from '../knowledge/dogs/index.js';
+import { hasKind, type KindFound, type StandingLimits } from '../knowledge/dogs/index.js';
+import { painfulInOneGo } from '../knowledge/fit/index.js';
 import { learnHalfLife, MOOD_START } from '../strain/index.js';
 import type { PlanWay } from '../words/index.js';
 import { ACTIVITY_FACTS, FOLLOWS_AT_ONCE, orderRules, timeLags } from '../work/index.js';
 import { problemFromHere } from './from-here.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import { type PlanProblem, POINT_MINUTES_PER_MINUTE } from './model.js';
 import type { PlanInput } from './plan-input.js';
 import { fatiguePerMinute } from './rates.js';
@@ -31,6 +32,7 @@ export function problemOf(
   standing: StandingLimits,
 ): PlanProblem {
   const way = input.way ?? 'as_asked';
+  const puppy = hasKind(kinds, 'puppy');
   const work = steps.reduce((sum, s) => sum + s.minutes, 0);
   const problem: PlanProblem = {
     steps: steps.map((s) => ({
@@ -40,7 +42,10 @@ export function problemOf(
       minutes: s.minutes,
       ratePerMinute: s.rate.mean,
       post: s.post,
-      standing: s.standing,
+      // For a puppy the clock of standing counts all work: it is let go every few minutes, whatever is done.
+      standing: s.standing || puppy,
+      postures: s.postures,
+      ...(s.pieces.some((p) => p.painfulMinutes > 0) ? { longestPart: painfulInOneGo(kinds.map((k) => k.kind)) } : {}),
       helper: s.hold.also.includes('helper'),
       tool: toolOf(s),
       noBreakBefore: FOLLOWS_AT_ONCE.includes(s.activity),

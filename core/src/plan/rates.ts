@@ -1,7 +1,9 @@
+import { findingIn } from '../findings/index.js';
+import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { learnRate } from '../strain/index.js';
-import { type Activity, type Reason, reason } from '../words/index.js';
-import { ACTIVITY_FACTS } from '../work/index.js';
+import { type Activity, type JointComfort, type Reason, reason, type ZoneId } from '../words/index.js';
+import { ACTIVITY_FACTS, isMatWork, jointsOf, reachOf } from '../work/index.js';
 import type { PlanInput } from './plan-input.js';
 
 export interface StepRate {
@@ -13,6 +15,8 @@ export interface StepRate {
   readonly triggered: boolean;
   /** It hurts: a painful joint must move, or skin and mats hurt. */
   readonly painful: boolean;
+  /** What hurts most in it. */
+  readonly painfulBy: 'joint' | 'skin' | 'mat' | 'nails' | undefined;
   readonly reasons: readonly Reason[];
 }
 
@@ -48,12 +52,16 @@ export function fatiguePerMinute(kinds: readonly KindFound[]): number {
  */
 export function stepRate(
   activity: Activity,
+  zones: readonly ZoneId[],
   input: PlanInput,
   kinds: readonly KindFound[],
   zoneFactor: number,
   skin: 'sound' | 'red' | 'sore',
 ): StepRate {
   const facts = ACTIVITY_FACTS[activity];
+  const groups = zones.map((z) => zoneFacts(z).group);
+  // Where hands must take hold, being held is part of it.
+  const isHeld = zones.some((z) => !['body', 'washing'].includes(reachOf(activity, z)));
   const reasons: Reason[] = [];
   let lasting = facts.ratePerMinute * zoneFactor;
   let today = 1;
@@ -68,15 +76,15 @@ export function stepRate(
   if (hasKind(kinds, 'bite_history'))
     times(RATE_FACTORS.biteHistory, reason('rate.bite_history', { factor: RATE_FACTORS.biteHistory }, 0.4));
   const trigger = input.dog.triggers.find(
-    (t) => facts.causes.includes(t.cause) && (t.place === undefined || facts.groups.includes(t.place)),
+    (t) => (facts.causes.includes(t.cause) || (t.cause === 'held' && isHeld)) && (t.place === undefined || groups.includes(t.place)),
   );
   if (trigger) times(RATE_FACTORS.trigger, reason('rate.trigger', { cause: trigger.cause, factor: RATE_FACTORS.trigger }, 0.8));
   else if (hasKind(kinds, 'reactive')) times(RATE_FACTORS.reactive, reason('rate.reactive', { factor: RATE_FACTORS.reactive }, 0.3));
   if (input.dog.triggers.some((t) => t.cause === 'strangers'))
     times(RATE_FACTORS.strangers, reason('rate.strangers', { factor: RATE_FACTORS.strangers }, 0.3));
 
-  const moved =
-    facts.joints.find((j) => input.feelOver.joints[j] === 'painful') ?? facts.joints.find((j) => input.feelOver.joints[j] === 'stiff');
+  const joints = zones.flatMap((z) => jointsOf(activity, z));
+  const moved = joints.find((j) => input.feelOver.joints[j] === 'painful') ?? joints.find((j) => input.feelOver.joints[j] === 'stiff');
   const comfort = moved ? input.feelOver.joints[moved] : undefined;
   if (moved && comfort === 'painful')
     times(RATE_FACTORS.painfulJoint, reason('rate.painful_joint', { joint: moved, factor: RATE_FACTORS.painfulJoint }, 0.8), false);
@@ -90,16 +98,34 @@ export function stepRate(
   const learned = learnRate({ activity, group: facts.groups[0] ?? 'body', tool: facts.tool, priorPerMinute: lasting }, input.history);
   if (learned.minutesSame + learned.minutesAlike > 0) reasons.push(...learned.reasons);
   const [low, high] = learned.interval90;
-  const hurtingMats = facts.mats === 'clip';
+  const painfulBy = whatHurts(activity, zones, input, comfort, skin);
   return {
     mean: learned.mean * today,
     interval: [low * today, high * today],
     shape: learned.rate.shape,
     triggered: trigger !== undefined,
-    painful:
-      comfort === 'painful' || skin !== 'sound' || hurtingMats || (comfort === 'stiff' && (activity === 'nails' || activity === 'feet')),
+    painful: painfulBy !== undefined,
+    painfulBy,
     reasons,
   };
+}
+
+/** Minutes that hurt: tight mats, red or sore skin, nails that press, splitting where skin is thin, a joint that cannot go along. */
+function whatHurts(
+  activity: Activity,
+  zones: readonly ZoneId[],
+  input: PlanInput,
+  comfort: JointComfort | undefined,
+  skin: 'sound' | 'red' | 'sore',
+): StepRate['painfulBy'] {
+  if (comfort === 'painful') return 'joint';
+  if (skin !== 'sound') return 'skin';
+  if (isMatWork(activity)) {
+    const grade = Math.max(...zones.map((z) => findingIn(input.feelOver, z).matGrade));
+    if (grade >= 3 || (grade === 2 && zones.some((z) => zoneFacts(z).closeToothOnly))) return 'mat';
+  }
+  if (activity === 'nails' && input.feelOver.looked?.nails === 'grown_in') return 'nails';
+  return comfort === 'stiff' && (activity === 'nails' || activity === 'feet') ? 'joint' : undefined;
 }
 
 const MOOD_FACTOR: Readonly<Partial<Record<PlanInput['feelOver']['mood'], number>>> = {

@@ -8,13 +8,15 @@ import { ACTIVITY_FACTS, CAUTIONS_SHOWN, cautionsFor, orderRules, sizeFactor } f
 import { findMatWork, makePlan, type PlanInput, stepRate } from './index.js';
 
 const kindsOf = (i: PlanInput) => dogKinds(i.dog, i.feelOver, i.today);
-const rate = (activity: Activity, i: PlanInput, skin: 'sound' | 'red' | 'sore' = 'sound') => stepRate(activity, i, kindsOf(i), 1, skin);
+const rate = (activity: Activity, i: PlanInput, skin: 'sound' | 'red' | 'sore' = 'sound') =>
+  stepRate(activity, ACTIVITY_FACTS[activity].zones, i, kindsOf(i), 1, skin);
 
 describe('the order of work (common practice, no source)', () => {
   it('holds no circle, whatever the house does and whoever the dog is', () => {
     const steps = ACTIVITIES.map((id, i) => ({
       id,
       activity: id,
+      zones: ACTIVITY_FACTS[id].zones,
       tier: ACTIVITY_FACTS[id].tier,
       post: ACTIVITY_FACTS[id].post,
       rate: { mean: 1 + ((i * 7) % 5) },
@@ -165,7 +167,7 @@ describe('cautions', () => {
     return cautionsFor({ activity, zones, feelOver, dog: d, kinds: dogKinds(d, feelOver, SPEC_DAY), loop: 'neck' }).map(sayReason);
   };
   it('are shown with every kind of work, six at most', () => {
-    for (const activity of ACTIVITIES) {
+    for (const activity of ACTIVITIES.filter((a) => a !== 'easy_end')) {
       const shown = ask(activity, ['back']);
       expect(shown.length).withContext(activity).toBeGreaterThan(0);
       expect(shown.length).withContext(activity).toBeLessThanOrEqual(CAUTIONS_SHOWN);

@@ -1,13 +1,12 @@
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { MOOD_START } from '../strain/index.js';
-import { type Activity, type Reason, reason, type StepName } from '../words/index.js';
+import { type Activity, type Reason, reason, type StepId, type StepName, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
-import type { NotPlanned } from './build-steps.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import type { PlanProblem } from './model.js';
+import type { NotPlanned } from './piece.js';
 import { simulate } from './simulate.js';
 import { solve } from './solve.js';
-import { subProblem } from './solver/sub-problem.js';
 
 /** What is left, as a visit of its own. */
 export interface SecondVisit {
@@ -15,7 +14,13 @@ export interface SecondVisit {
   readonly inWeeks: number;
   readonly reasons: readonly Reason[];
   /** Its steps in order; empty when what is left cannot be planned yet, such as a clip that waits for a birthday. */
-  readonly steps: readonly { readonly activity: Activity; readonly name: StepName; readonly minutes: number }[];
+  readonly steps: readonly {
+    readonly id: StepId;
+    readonly activity: Activity;
+    readonly name: StepName;
+    readonly zones: readonly ZoneId[];
+    readonly minutes: number;
+  }[];
   readonly minutes: number;
   readonly peak: number;
 }
@@ -26,30 +31,26 @@ const SECOND_LABELS = 20_000;
 /**
  * When the rest is done, and how. Our defaults: a week when it is welfare, two to three weeks otherwise, so that the dog comes back
  * before it is forgotten.
- * @param left places in the problem of the steps that are left for another visit
+ * @param problem of the steps that are left for another visit, on a day of their own
+ * @param built those steps
  */
 export function secondVisitFor(
   notToday: readonly NotPlanned[],
   kinds: readonly KindFound[],
   problem: PlanProblem,
   built: readonly BuiltStep[],
-  left: readonly number[],
 ): SecondVisit | undefined {
   const later = notToday.filter((n) => n.to === 'another_visit');
   if (later.length === 0) return undefined;
-  const { problem: rest, indices } = subProblem(
-    problem,
-    left.reduce((mask, i) => mask | (1 << i), 0),
-  );
   // On a day of its own: rested, with the whole time.
-  const fresh: PlanProblem = { ...rest, required: [], startStrain: MOOD_START.still, startStandingMinutes: 0 };
+  const fresh: PlanProblem = { ...problem, required: [], startStrain: MOOD_START.still, startStandingMinutes: 0 };
   const found = solve(fresh, { labels: SECOND_LABELS });
   const run = simulate(fresh, found.chosen);
   const steps = found.chosen.flatMap((c) => {
-    const step = built[indices[c.step] ?? -1];
-    return step ? [{ activity: step.activity, name: step.name, minutes: step.minutes }] : [];
+    const step = built[c.step];
+    return step ? [{ id: step.id, activity: step.activity, name: step.name, zones: step.zones, minutes: step.minutes }] : [];
   });
-  const welfare = later.some((n) => n.activity && ACTIVITY_FACTS[n.activity].tier === 'welfare');
+  const welfare = later.some((n) => n.withinDays !== undefined || (n.activity && ACTIVITY_FACTS[n.activity].tier === 'welfare'));
   const when = welfare
     ? { inWeeks: 1, reasons: [reason('second.welfare', {}, 0.8)] }
     : hasKind(kinds, 'puppy')

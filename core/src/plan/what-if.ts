@@ -1,7 +1,7 @@
 import { type Reason, reason, saying } from '../words/index.js';
 import type { OrderRule } from '../work/index.js';
 import { nameIn } from './explain.js';
-import type { BuiltStep } from './make-step.js';
+import type { BuiltStep } from './group-steps.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { simulate } from './simulate.js';
 import { solveInOrder } from './solve-in-order.js';

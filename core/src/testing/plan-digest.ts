@@ -9,7 +9,9 @@ export function planDigest(input: PlanInput): Readonly<Record<string, unknown>> 
   const plan = makePlan(input);
   return {
     steps: plan.steps.map((s) => ({
-      step: s.activity,
+      step: s.id,
+      posture: s.posture,
+      pieces: s.pieces.map((p) => [p.place, p.blade?.blade ?? null, exact(p.minutes), exact(p.painfulMinutes)]),
       zones: s.zones,
       tier: s.tier,
       post: s.post,
@@ -34,7 +36,13 @@ export function planDigest(input: PlanInput): Readonly<Record<string, unknown>> 
       reasons: rules(s.reasons),
       why: rules(s.whyHere),
     })),
-    notToday: plan.notToday.map((n) => ({ activity: n.activity ?? null, zones: n.zones, to: n.to, reasons: rules(n.reasons) })),
+    notToday: plan.notToday.map((n) => ({
+      activity: n.activity ?? null,
+      zones: n.zones,
+      to: n.to,
+      within: n.withinDays ?? null,
+      reasons: rules(n.reasons),
+    })),
     minutes: exact(plan.minutes),
     peak: exact(plan.peak),
     dose: exact(plan.dose),

@@ -1,16 +1,41 @@
 import { areaOf, type FeelOver, type ZoneFinding } from '../findings/index.js';
 import type { CarriedOver, CarriedZone } from '../plan/index.js';
-import type { Activity, ZoneId } from '../words/index.js';
+import { type Activity, activityOf, pieceId, type ZoneId } from '../words/index.js';
 import { isFoundWork } from '../work/index.js';
 import type { VisitState } from './state.js';
 import type { VisitSummary } from './summary.js';
-import { unfinishedSteps } from './unfinished.js';
+import { unfinishedPieces } from './unfinished.js';
 
-/** Work of an ended visit that goes on the next plan: planned and not finished, or put off to another visit. */
+/** One place of a kind of work that was left. */
+export interface UndonePiece {
+  readonly activity: Activity;
+  readonly place: ZoneId;
+}
+
+/** Places of an ended visit that go on the next plan: planned and not finished, or put off to another visit. */
+export function undonePiecesIn(state: VisitState): UndonePiece[] {
+  if (!state.ended || !state.plan) return [];
+  const planned = unfinishedPieces(state).flatMap(({ step, piece }) => {
+    const place = piece.zones[0];
+    return place ? [{ activity: activityOf(step.id), place }] : [];
+  });
+  const putOff = state.plan.notToday.flatMap((n) =>
+    n.to === 'another_visit' && n.activity ? (n.zones ?? []).map((place) => ({ activity: n.activity ?? 'bath', place })) : [],
+  );
+  const known = new Set<string>();
+  return [...planned, ...putOff].filter(({ activity, place }) => {
+    const id = pieceId(activity, place);
+    if (known.has(id)) return false;
+    known.add(id);
+    return true;
+  });
+}
+
+/** The kinds of work among them. */
 export function undoneIn(state: VisitState): Activity[] {
   if (!state.ended || !state.plan) return [];
   const putOff = state.plan.notToday.flatMap((n) => (n.to === 'another_visit' && n.activity ? [n.activity] : []));
-  return [...new Set([...unfinishedSteps(state).map((u) => u.step.id), ...putOff])];
+  return [...new Set([...unfinishedPieces(state).map((u) => activityOf(u.step.id)), ...putOff])];
 }
 
 /** Zones of an ended visit whose mats or crusts were to be worked on and were not. */
@@ -19,9 +44,9 @@ export function leftZonesIn(state: VisitState): ZoneId[] {
   const ofMats = (a: Activity | undefined): boolean => a !== undefined && isFoundWork(a);
   return [
     ...new Set([
-      ...unfinishedSteps(state)
-        .filter((u) => ofMats(u.step.id))
-        .flatMap((u) => u.step.zones),
+      ...unfinishedPieces(state)
+        .filter((u) => ofMats(activityOf(u.step.id)))
+        .flatMap((u) => u.piece.zones),
       ...state.plan.notToday.filter((n) => n.to === 'another_visit' && ofMats(n.activity)).flatMap((n) => n.zones ?? []),
     ]),
   ];
@@ -33,10 +58,23 @@ export function undoneZonesIn(state: VisitState): ZoneFinding[] {
   return state.feelOver.zones.filter((z) => left.includes(z.zone) && (z.matGrade > 0 || z.crust));
 }
 
+/** Visits after a stop for the dog's sake that are planned lighter. Our default. */
+const LIGHTER_VISITS = 2;
+
+/** Whether one of the last visits was stopped for the dog's sake. @param summaries past visits, the latest first */
+export function stoppedLately(summaries: readonly VisitSummary[]): boolean {
+  return summaries
+    .filter((s) => s.outcome === 'finished' || s.outcome === 'stopped')
+    .slice(0, LIGHTER_VISITS)
+    .some((s) => s.outcome === 'stopped');
+}
+
 /** What the latest visit left for the next. @param summaries past visits, the latest first */
 export function carriedOverFrom(summaries: readonly VisitSummary[]): CarriedOver[] {
   const [last] = planned(summaries);
-  return (last?.undone ?? []).map((activity) => ({ activity, from: last?.on ?? '' }));
+  const from = last?.on ?? '';
+  if (last?.undonePieces) return last.undonePieces.map((p) => ({ ...p, from }));
+  return (last?.undone ?? []).map((activity) => ({ activity, from }));
 }
 
 /**

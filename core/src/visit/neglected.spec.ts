@@ -16,9 +16,12 @@ const zone = (of: Partial<ZoneFinding> & Pick<ZoneFinding, 'zone'>): ZoneFinding
   ...of,
 });
 
+/** A first plan is enough here: what is asked is whether it can be written down. */
+const SEARCH_LABELS = 10_000;
+
 /** As the plan of such a dog is taken to the table: recorded, stored as text, read again, replayed. */
 function takenToTheTable(found: Partial<FeelOver>): void {
-  const plan = makePlan(anInput({}, { born: '2013-01-01', coat: 'curly' }, found));
+  const plan = makePlan(anInput({}, { born: '2013-01-01', coat: 'curly' }, found), { labels: SEARCH_LABELS });
   const record = recordOf(plan);
   const [event] = eventsOf([[0, { type: 'plan_accepted', body: { plan: record, told: toldWith(plan, undefined) } }]]);
   const stored = STORED_EVENT.safeParse(JSON.parse(JSON.stringify(event)));

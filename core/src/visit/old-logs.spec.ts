@@ -10,7 +10,7 @@ interface Recorded {
 }
 
 /** Logs as earlier versions wrote them, with what their own replay said of them. They are read for ever. */
-const VERSIONS = ['log/fixtures/logs-v1.json.gz'] as const;
+const VERSIONS = ['log/fixtures/logs-v1.json.gz', 'log/fixtures/logs-v2.json.gz'] as const;
 
 /** Where what is said now lacks, or contradicts, what was said then. */
 function missing(now: unknown, then: unknown, at = ''): string[] {

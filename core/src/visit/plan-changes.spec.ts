@@ -50,7 +50,7 @@ describe('planChanges', () => {
   });
   it('names the one step that moved, not those it passed', () => {
     const moved = withSteps([...PLAN.steps.slice(1), ...PLAN.steps.slice(0, 1)]);
-    expect(planChanges(PLAN, moved)).toEqual([{ kind: 'moved', step: first, name: first, after: PLAN.steps.at(-1)?.name }]);
+    expect(planChanges(PLAN, moved)).toEqual([{ kind: 'moved', step: first, name: PLAN.steps[0]!.name, after: PLAN.steps.at(-1)?.name }]);
   });
   it('moves no more steps than it takes to get from one order to the other', () => {
     fc.assert(

@@ -1,8 +1,8 @@
 import type { PlanRecord } from '../log/index.js';
-import type { Activity, HoldId, StepName } from '../words/index.js';
+import type { HoldId, StepId, StepName } from '../words/index.js';
 
 /** One thing in which a new plan is other than the one at the table. */
-export type PlanChange = { readonly step: Activity; readonly name: StepName } & (
+export type PlanChange = { readonly step: StepId; readonly name: StepName } & (
   | { readonly kind: 'new' }
   | { readonly kind: 'gone' }
   | { readonly kind: 'moved'; readonly after: StepName | undefined }
@@ -16,11 +16,11 @@ export const ALIKE = { minutes: 2, share: 0.2 } as const;
 /** What has happened since the plan was taken. */
 export interface Since {
   /** Steps that are over: both plans are read without them. */
-  readonly over?: readonly Activity[];
+  readonly over?: readonly StepId[];
   /** The step in hand: it has fewer minutes left than it was planned for, and that alone is no change. */
-  readonly running?: Activity | undefined;
+  readonly running?: StepId | undefined;
   /** Steps whose minutes the groomer has set: every minute counts. */
-  readonly byHand?: readonly Activity[];
+  readonly byHand?: readonly StepId[];
 }
 
 type Step = PlanRecord['steps'][number];
@@ -32,7 +32,7 @@ type Step = PlanRecord['steps'][number];
 export function planChanges(taken: PlanRecord, next: PlanRecord, { over = [], running, byHand = [] }: Since = {}): PlanChange[] {
   const open = (plan: PlanRecord): Step[] => plan.steps.filter((s) => !over.includes(s.id));
   const [before, after] = [open(taken), open(next)];
-  const named = (s: Step): { step: Activity; name: StepName } => ({ step: s.id, name: s.name });
+  const named = (s: Step): { step: StepId; name: StepName } => ({ step: s.id, name: s.name });
   const added = after.filter((s) => !before.some((b) => b.id === s.id));
   const dropped = before.filter((b) => !after.some((s) => s.id === b.id));
   const both = after.flatMap((s) => {
@@ -59,11 +59,11 @@ export function planChanges(taken: PlanRecord, next: PlanRecord, { over = [], ru
 const alike = (a: number, b: number): boolean => Math.abs(a - b) < ALIKE.minutes || Math.abs(a - b) < ALIKE.share * Math.max(a, b);
 
 /** The most steps that stand in the same order in both lists: the others have moved (longest increasing run of places). */
-function inTheSameOrder(now: readonly Activity[], before: readonly Activity[]): Set<Activity> {
-  const longest: Activity[][] = [];
+function inTheSameOrder(now: readonly StepId[], before: readonly StepId[]): Set<StepId> {
+  const longest: StepId[][] = [];
   for (const [i, step] of now.entries()) {
     const earlier = longest.filter((_, j) => before.indexOf(now[j] ?? step) < before.indexOf(step));
-    longest[i] = [...earlier.reduce<Activity[]>((best, run) => (run.length > best.length ? run : best), []), step];
+    longest[i] = [...earlier.reduce<StepId[]>((best, run) => (run.length > best.length ? run : best), []), step];
   }
-  return new Set(longest.reduce<Activity[]>((best, run) => (run.length > best.length ? run : best), []));
+  return new Set(longest.reduce<StepId[]>((best, run) => (run.length > best.length ? run : best), []));
 }

@@ -3,6 +3,7 @@ import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
 import { PLAN_WORDS, recordOf } from '../testing/english.js';
 import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
+import type { PieceId } from '../words/index.js';
 import {
   breaksOfStep,
   carriedOverFrom,
@@ -31,6 +32,7 @@ const done = (step: 'nails' | 'feet' | 'bath', outcome: 'done' | 'part' | 'left'
   type: 'step_finished',
   body: { step, outcome, why: '' },
 });
+const piecesOf = (step: 'nails' | 'feet'): PieceId[] => (PLAN.steps.find((s) => s.id === step)?.pieces ?? []).map((p) => p.id);
 const at = (minutes: number): number => START + minutes * 60_000;
 
 describe('planNowOf', () => {
@@ -38,9 +40,10 @@ describe('planNowOf', () => {
     const now = planNowOf(visit([0, start('feet')], [8, done('feet')], [0, start('nails')]), at(11));
     expect(now?.minute).toBeCloseTo(11, 6);
     expect(now?.begun).toEqual([
-      { activity: 'feet', status: 'done', minutes: 8 },
-      { activity: 'nails', status: 'running', minutes: 3 },
+      { step: 'feet', status: 'done', minutes: 8, pieces: piecesOf('feet') },
+      { step: 'nails', status: 'running', minutes: 3, pieces: piecesOf('nails') },
     ]);
+    expect(now?.pieces).toEqual(piecesOf('feet').map((piece) => ({ piece, status: 'done' })));
     expect(now?.standingMinutes).toBeCloseTo(11, 6);
     expect(now?.standingTotalMinutes).toBeCloseTo(11, 6);
     expect(now?.workedMinutes).toBeCloseTo(11, 6);
@@ -70,12 +73,12 @@ describe('planNowOf', () => {
 });
 
 describe('the breaks of a planned step', () => {
-  // It stands ten minutes at most, and the bath of a dog this heavy takes longer.
+  // It stands ten minutes at most, and drying a dog this heavy takes longer.
   const plan = makePlan(
-    anInput({ asked: { items: ['bath'], wantedMm: 9, sessionMinutes: 150 } }, { standingSeenMinutes: 10, weightKg: 30 }),
+    anInput({ asked: { items: ['bath'], wantedMm: 9, sessionMinutes: 150 } }, { standingSeenMinutes: 10, weightKg: 30, coat: 'smooth' }),
   );
-  const bath = plan.steps.find((s) => s.activity === 'bath');
-  const record = recordOf(plan).steps.find((s) => s.id === 'bath');
+  const bath = plan.steps.find((s) => s.activity === 'dry');
+  const record = recordOf(plan).steps.find((s) => s.id === 'dry');
   it('say after how many minutes of its work they come', () => {
     expect(bath?.minutes ?? 0).toBeGreaterThan(10);
     const inside = bath?.breaks.find((b) => b.after > 0);
@@ -100,7 +103,7 @@ describe('recordFromHere', () => {
   const record = recordFromHere(PLAN, rest, now, PLAN_WORDS);
   it('keeps what is over and puts the rest after now', () => {
     expect(record.steps[0]).toEqual(PLAN.steps.find((s) => s.id === 'feet'));
-    expect(record.steps.slice(1).map((s) => s.id)).toEqual(rest.steps.map((s) => s.activity));
+    expect(record.steps.slice(1).map((s) => s.id)).toEqual(rest.steps.map((s) => s.id));
     expect(record.steps.slice(1).every((s) => s.from >= 10)).toBeTrue();
     expect(record.minutes).toBeCloseTo(rest.minutes + 10, 6);
   });
@@ -126,7 +129,15 @@ describe('what a visit leaves for the next', () => {
     expect(ended.undone).toContain('nails');
     expect(ended.undone).toContain('bath');
     expect(ended.undone).not.toContain('feet');
-    expect(carriedOverFrom([ended]).find((c) => c.activity === 'nails')).toEqual({ activity: 'nails', from: '2026-11-25' });
+    expect(carriedOverFrom([ended]).filter((c) => c.activity === 'nails')).toEqual(
+      (['fore_nails_left', 'fore_nails_right', 'hind_nails_left', 'hind_nails_right'] as const).map((place) => ({
+        activity: 'nails',
+        place,
+        from: '2026-11-25',
+      })),
+    );
+    const { undonePieces: _, ...older } = ended;
+    expect(carriedOverFrom([older]).find((c) => c.activity === 'nails')).toEqual({ activity: 'nails', from: '2026-11-25' });
     expect(carriedOverFrom([])).toEqual([]);
   });
   it('is nothing while the work goes on', () => expect(summarize(visit([0, start('feet')])).undone).toEqual([]));

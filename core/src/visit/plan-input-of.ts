@@ -5,7 +5,7 @@ import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
 import type { BreakSeen } from '../strain/index.js';
 import type { HouseRules } from '../words/index.js';
-import { carriedOverFrom, carriedZonesFrom, notFeltYet, withZones } from './carried-over.js';
+import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
 import { breaksSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';
 
@@ -26,6 +26,8 @@ export interface PlanContext {
   readonly pace?: readonly Pace[];
   readonly carriedOver?: readonly CarriedOver[];
   readonly carriedZones?: readonly CarriedZone[];
+  /** One of the last two visits was stopped for the dog's sake. */
+  readonly afterStop?: boolean;
 }
 
 /**
@@ -44,6 +46,7 @@ export function planContextOf(
     times: timesOf(past),
     carriedOver: carriedOverFrom(past),
     carriedZones: carriedZonesFrom(past),
+    afterStop: stoppedLately(past),
   };
 }
 
@@ -103,6 +106,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       pace: context.pace,
       carriedOver: context.carriedOver,
       carriedZones,
+      afterStop: context.afterStop,
       wishes: state.wishes,
       way: state.way,
     }

@@ -1,13 +1,14 @@
 import { bladeCelsius } from '../knowledge/heat/index.js';
+import type { PlannedStepRecord } from '../log/index.js';
 import type { PlanNow } from '../plan/index.js';
 import { PAUSE_AT, STOP_AT } from '../strain/index.js';
-import type { Activity, Post } from '../words/index.js';
+import { type Activity, activityOf, type DogPosture, type Post, type StepId } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import type { VisitState } from './state.js';
 import { workNow } from './work-clock.js';
 
-/** Holds in which the dog is not on its feet. */
-const LYING: readonly string[] = ['lap_or_side', 'under_arm'];
+/** In these the dog is not on its feet. */
+const LYING: readonly DogPosture[] = ['lying_left', 'lying_right', 'lap'];
 
 /**
  * Where the work stands, as the planner reads it; `undefined` before it has begun and after it has ended.
@@ -20,10 +21,12 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
   if (!work || !now || state.ended) return undefined;
   const more = Math.max(0, (nowMs - work.clockMs) / 1000);
   const working = work.running !== undefined && work.onBreakSinceMs === undefined;
-  const lies = (step: Activity): boolean => LYING.includes(state.plan?.steps.find((s) => s.id === step)?.hold ?? '');
-  const stands = (step: Activity): boolean => ACTIVITY_FACTS[step].standing && !lies(step);
+  const planned = (step: StepId): PlannedStepRecord | undefined => state.plan?.steps.find((s) => s.id === step);
+  const postureOf = (step: StepId): DogPosture => planned(step)?.posture ?? 'standing';
+  const stands = (step: StepId): boolean => ACTIVITY_FACTS[activityOf(step)].standing && !LYING.includes(postureOf(step));
   const begun = [...work.steps.values()].map((s) => ({
-    activity: s.step,
+    step: s.step,
+    pieces: planned(s.step)?.pieces.map((p) => p.id) ?? [],
     status: s.status,
     minutes: (s.seconds + (s.status === 'running' && working ? more : 0)) / 60,
   }));
@@ -33,10 +36,12 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
     minute: now.minute,
     strain: Math.min(100, Math.max(now.strain.strain, least)),
     standingMinutes: standingSince(state, now.minute, stands),
-    standingTotalMinutes: begun.reduce((sum, b) => sum + (stands(b.activity) ? b.minutes : 0), 0),
+    standingTotalMinutes: begun.reduce((sum, b) => sum + (stands(b.step) ? b.minutes : 0), 0),
     workedMinutes: begun.reduce((sum, b) => sum + b.minutes, 0),
-    post: last ? postOf(last.step, lies(last.step)) : 'table',
+    post: last ? postOf(activityOf(last.step), postureOf(last.step)) : 'table',
+    posture: last ? postureOf(last.step) : undefined,
     begun,
+    pieces: [...work.pieces.values()].map(({ piece, status }) => ({ piece, status })),
     blades: [...work.blades.values()].map((b) => ({
       blade: b.blade,
       celsius: bladeCelsius(b.celsius, more, working && b.blade === work.blade),
@@ -44,10 +49,10 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
   };
 }
 
-const postOf = (step: Activity, lies: boolean): Post => (lies ? 'lap' : ACTIVITY_FACTS[step].post);
+const postOf = (activity: Activity, posture: DogPosture): Post => (posture === 'lap' ? 'lap' : ACTIVITY_FACTS[activity].post);
 
 /** Minutes of standing work since the last break, or since it last lay or sat. */
-function standingSince(state: VisitState, minute: number, stands: (step: Activity) => boolean): number {
+function standingSince(state: VisitState, minute: number, stands: (step: StepId) => boolean): number {
   const work = state.work;
   if (!work || work.onBreakSinceMs !== undefined) return 0;
   const rested = Math.max(0, ...work.strain.flatMap((e) => (e.kind === 'break_ended' ? [e.minute] : [])));

@@ -1,13 +1,13 @@
 import type { PlanRecord, Said } from '../log/index.js';
 import type { HandlingPlan, PlanNow } from '../plan/index.js';
-import type { Saying, StepName } from '../words/index.js';
+import { activityOf, type Saying, type StepId, type StepName, type ZoneId } from '../words/index.js';
 
 const CURVE_POINTS = 240;
 
 /** How a saying is shown, and what a step is called: the language of whoever takes the plan. */
 export interface PlanWords {
   readonly say: (saying: Saying) => string;
-  readonly step: (name: StepName) => string;
+  readonly stepOf: (step: { readonly id: StepId; readonly name: StepName; readonly zones: readonly ZoneId[] }) => string;
 }
 
 /**
@@ -19,10 +19,16 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
   const every = Math.max(1, Math.ceil(plan.curve.length / CURVE_POINTS));
   return {
     steps: plan.steps.map((s) => ({
-      id: s.activity,
+      id: s.id,
       name: s.name,
-      label: words.step(s.name),
+      label: words.stepOf(s),
       zones: [...s.zones],
+      pieces: piecesOf(s),
+      posture: s.posture,
+      share: Math.min(
+        1,
+        s.pieces.reduce((sum, p) => sum + p.share, 0),
+      ),
       tier: s.tier,
       from: s.from,
       to: s.to,
@@ -47,6 +53,7 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
       what: said(n.what),
       to: n.to,
       why: n.reasons.map(said),
+      withinDays: n.withinDays ?? null,
       ...(n.activity ? { activity: n.activity, zones: [...n.zones] } : {}),
     })),
     secondVisitWeeks: plan.secondVisit?.inWeeks ?? null,
@@ -59,11 +66,11 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
  */
 export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanNow, words: PlanWords): PlanRecord {
   const rest = planRecordOf(plan, words);
-  const over = taken.steps.filter((s) => now.begun.some((b) => b.activity === s.id && b.status !== 'running'));
+  const over = taken.steps.filter((s) => now.begun.some((b) => b.step === s.id && b.status !== 'running'));
   const later = (minute: number): number => minute + now.minute;
   return {
     ...rest,
-    steps: [...over, ...rest.steps.map((s) => ({ ...s, from: later(s.from), to: later(s.to) }))],
+    steps: [...over, ...rest.steps.map((s) => ({ ...s, id: freeId(s, over), from: later(s.from), to: later(s.to) }))],
     curve: [...taken.curve.filter((p) => p.minute < now.minute), ...rest.curve.map((p) => ({ ...p, minute: later(p.minute) }))].slice(
       -CURVE_AT_MOST,
     ),
@@ -74,6 +81,29 @@ export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanN
   };
 }
 const CURVE_AT_MOST = 600;
+
+type PlannedStepRecord = PlanRecord['steps'][number];
+
+/** A step of places that were opened again has another name than the one that is over. */
+function freeId(step: PlannedStepRecord, over: readonly PlannedStepRecord[]): StepId {
+  const taken = (id: StepId): boolean => over.some((s) => s.id === id);
+  const names = step.zones.map((zone): StepId => `${activityOf(step.id)}@${zone}`);
+  return taken(step.id) ? (names.find((id) => !taken(id)) ?? step.id) : step.id;
+}
+
+/** The places of a step, their minutes adding up to those of the step. */
+function piecesOf(step: HandlingPlan['steps'][number]): PlannedStepRecord['pieces'] {
+  const whole = step.pieces.reduce((sum, p) => sum + p.minutes, 0);
+  return step.pieces.map((p) => ({
+    id: p.id,
+    zones: [...p.zones],
+    minutes: Math.round((100 * step.minutes * p.minutes) / whole) / 100,
+    blade: p.blade?.blade ?? null,
+    guard: p.blade?.guard?.id ?? null,
+    mm: p.blade?.blade ? p.blade.lengthMm : null,
+    marks: p.marks.map((m) => m.markId),
+  }));
+}
 
 /** The breaks of a planned step: after how many minutes of its own work each comes, and its minute in the plan. */
 export function breaksOfStep(

@@ -1,5 +1,6 @@
 import { ALL_SAFE, type SafeFinish, safeFinish } from '../knowledge/fit/index.js';
 import { ACTIVITY_FACTS, DRYING, isMatWork, LATHER } from '../work/index.js';
+import { activityOf } from '../words/index.js';
 import type { VisitState } from './state.js';
 
 /**
@@ -12,10 +13,10 @@ export function safeFinishNow(state: VisitState, nowMs: number): SafeFinish | un
   if (!work) return undefined;
   const status = (step: 'bath' | 'dry'): string | undefined => work.steps.get(step)?.status;
   const wet = status('bath') !== undefined && status('bath') !== 'left' && status('dry') !== 'done';
-  const planned = state.plan?.steps.filter((s) => DRYING.includes(s.id)) ?? [];
+  const planned = state.plan?.steps.filter((s) => DRYING.includes(activityOf(s.id))) ?? [];
   const dryingPlanned = planned.length > 0 ? planned.reduce((sum, s) => sum + s.minutes, 0) : ACTIVITY_FACTS.dry.minutes;
   const dried = DRYING.reduce((sum, id) => sum + (work.steps.get(id)?.seconds ?? 0) / 60, 0);
-  const running = work.endedMs === undefined ? work.running : undefined;
+  const running = work.endedMs === undefined && work.running ? activityOf(work.running) : undefined;
   const loopPossible = running !== undefined && ACTIVITY_FACTS[running].post === 'table';
   const fresh = state.incidents.some((i) => HURT.includes(i.kind) && i.harm !== 'none' && nowMs - i.atMs < WOUND_MS);
   return safeFinish({

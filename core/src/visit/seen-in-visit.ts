@@ -8,7 +8,7 @@ import {
   WATCH_AT,
   type WatchSpell,
 } from '../strain/index.js';
-import type { Activity } from '../words/index.js';
+import { type Activity, activityOf } from '../words/index.js';
 import type { VisitState } from './state.js';
 
 /**
@@ -53,6 +53,6 @@ export function spellsOf(state: VisitState, points: readonly MeasuredPoint[]): W
     const before = [...points].reverse().find((p) => p.minute <= fromMinute);
     if ((before?.strain ?? 0) >= WATCH_AT || to <= fromMinute) return [];
     const risen = points.find((p) => p.minute > fromMinute && p.minute <= to && p.strain >= WATCH_AT);
-    return [{ activity: step, minutes: (risen?.minute ?? to) - fromMinute, reachedWatch: risen !== undefined }];
+    return [{ activity: activityOf(step), minutes: (risen?.minute ?? to) - fromMinute, reachedWatch: risen !== undefined }];
   });
 }

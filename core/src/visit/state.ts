@@ -12,7 +12,9 @@ import type {
   HoldId,
   IncidentKind,
   Phase,
+  PieceId,
   PlanWay,
+  StepId,
   ToldItem,
   ZoneId,
 } from '../words/index.js';
@@ -28,13 +30,20 @@ export interface ConsentAnswer {
 }
 
 export interface StepProgress {
-  readonly step: Activity;
+  readonly step: StepId;
   status: 'running' | 'done' | 'part' | 'left';
   /** Hands-on time, breaks not counted. */
   seconds: number;
   /** Strain points of signals seen in it, good signs not taken off. */
   points: number;
   why: string;
+}
+
+/** What became of one place of a step. */
+export interface PieceProgress {
+  readonly piece: PieceId;
+  readonly status: 'done' | 'part' | 'left';
+  readonly why: string;
 }
 
 /** A blade in hand: how warm it is thought to be, and since when. */
@@ -52,8 +61,10 @@ export interface WorkState {
   /** Time of the last event: the clocks below are true at this moment. */
   clockMs: number;
   endedMs: number | undefined;
-  readonly steps: Map<Activity, StepProgress>;
-  running: Activity | undefined;
+  readonly steps: Map<StepId, StepProgress>;
+  /** Pieces that are over; the others are open. */
+  readonly pieces: Map<PieceId, PieceProgress>;
+  running: StepId | undefined;
   onBreakSinceMs: number | undefined;
   breakSeconds: number;
   breaks: number;
@@ -64,7 +75,7 @@ export interface WorkState {
   readonly blades: Map<BladeId, BladeClock>;
   readonly strain: StrainEntry[];
   /** Stretches of steps, in order: a step that was taken up again has two. */
-  readonly runs: { readonly step: Activity; readonly fromMinute: number; toMinute: number | undefined }[];
+  readonly runs: { readonly step: StepId; readonly fromMinute: number; toMinute: number | undefined }[];
   /** Seconds and points by (activity, hold, blade): what rates are learned from. */
   readonly exposure: Map<string, Exposure>;
 }
@@ -85,7 +96,7 @@ export interface IncidentRecord {
   readonly zone: ZoneId | undefined;
   readonly what: string;
   readonly atMs: number;
-  readonly step: Activity | undefined;
+  readonly step: StepId | undefined;
   readonly hold: HoldId | undefined;
   readonly blade: BladeId | undefined;
   readonly by: string;

@@ -1,8 +1,20 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import { type ActivityHistory, type Pace, seenWork, type TimeSeen } from '../plan/index.js';
 import type { BreakSeen, WatchSpell } from '../strain/index.js';
-import type { Activity, BladeId, HarmDegree, HoldId, IncidentKind, Leg, Phase, StrainBand, ZoneId } from '../words/index.js';
-import { leftZonesIn, undoneIn, undoneZonesIn } from './carried-over.js';
+import {
+  type Activity,
+  activityOf,
+  type BladeId,
+  type HarmDegree,
+  type HoldId,
+  type IncidentKind,
+  type Leg,
+  type Phase,
+  type StepId,
+  type StrainBand,
+  type ZoneId,
+} from '../words/index.js';
+import { leftZonesIn, undoneIn, type UndonePiece, undonePiecesIn, undoneZonesIn } from './carried-over.js';
 import { breaksOf, spellsOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
 import { workNow } from './work-clock.js';
@@ -19,15 +31,19 @@ export interface VisitSummary {
   readonly plannedMinutes: number | null;
   readonly curve: readonly { readonly minute: number; readonly strain: number }[];
   readonly steps: readonly {
-    readonly step: Activity;
+    readonly step: StepId;
     readonly status: string;
     readonly minutes: number;
     readonly points: number;
     /** Minutes it was planned for; not in summaries written by earlier versions. */
     readonly planned?: number | null;
+    /** Share of this kind of work on the whole dog; all of it in summaries written by earlier versions. */
+    readonly share?: number | undefined;
   }[];
   /** Work that was planned or put off and not finished; not in summaries written by earlier versions. */
   readonly undone?: readonly Activity[];
+  /** The same, place by place; not in summaries written by earlier versions. */
+  readonly undonePieces?: readonly UndonePiece[];
   /** Zones whose mats or crusts were to be worked on and were not; not in summaries written by earlier versions. */
   readonly leftZones?: readonly ZoneId[];
   /** What the hands found in those that they were on; not in summaries written by earlier versions. */
@@ -75,8 +91,10 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
       minutes: round(s.seconds / 60),
       points: s.points,
       planned: state.plan?.steps.find((p) => p.id === s.step)?.minutes ?? null,
+      share: state.plan?.steps.find((p) => p.id === s.step)?.share,
     })),
     undone: undoneIn(state),
+    undonePieces: undonePiecesIn(state),
     leftZones: leftZonesIn(state),
     undoneZones: undoneZonesIn(state),
     on: state.arrivesAt?.slice(0, 10) ?? null,
@@ -114,9 +132,23 @@ export function historyOf(summaries: readonly VisitSummary[]): ActivityHistory[]
   return [...sums.values()];
 }
 
-/** Minutes that finished steps took. @param summaries past visits, the latest first */
+/**
+ * Minutes that kinds of work took on the whole dog: of each visit in which all steps of a kind were done, by the share of it that was
+ * planned. @param summaries past visits, the latest first
+ */
 export function timesOf(summaries: readonly VisitSummary[]): TimeSeen[] {
-  return summaries.flatMap((s) => s.steps.filter((x) => x.status === 'done').map((x) => ({ activity: x.step, minutes: x.minutes })));
+  return summaries.flatMap((s) => {
+    const kinds = [...new Set(s.steps.map((x) => activityOf(x.step)))];
+    return kinds.flatMap((activity) => {
+      const steps = s.steps.filter((x) => activityOf(x.step) === activity);
+      const sum = (of: (x: (typeof steps)[number]) => number): number => steps.reduce((all, x) => all + of(x), 0);
+      const share = Math.min(
+        1,
+        sum((x) => x.share ?? 1),
+      );
+      return steps.every((x) => x.status === 'done') && share > 0 ? [{ activity, minutes: sum((x) => x.minutes) / share }] : [];
+    });
+  });
 }
 
 /** How fast a groomer is: minutes taken over minutes planned, by work, as a geometric mean. */
@@ -125,7 +157,7 @@ export function paceOf(summaries: readonly VisitSummary[]): Pace[] {
   for (const s of summaries)
     for (const x of s.steps)
       if (x.status === 'done' && x.planned && x.planned > 0 && x.minutes >= SHORTEST_MINUTES)
-        logs.set(x.step, [...(logs.get(x.step) ?? []), Math.log(x.minutes / x.planned)]);
+        logs.set(activityOf(x.step), [...(logs.get(activityOf(x.step)) ?? []), Math.log(x.minutes / x.planned)]);
   return [...logs].map(([activity, list]) => ({
     activity,
     visits: list.length,

@@ -1,17 +1,21 @@
-import type { PlannedStepRecord } from '../log/index.js';
+import type { PlannedPieceRecord, PlannedStepRecord } from '../log/index.js';
 import type { VisitState } from './state.js';
 
-/** A planned step that is not done. */
-export interface UnfinishedStep {
+/** A planned place that is not done. */
+export interface UnfinishedPiece {
   readonly step: PlannedStepRecord;
-  /** It was begun, and ended before it was done. */
+  readonly piece: PlannedPieceRecord;
+  /** Done in part. */
   readonly begun: boolean;
+  readonly why: string;
 }
 
-/** Planned steps that are not done: what the owner is told of, what goes on the next plan, what a new plan still holds. */
-export function unfinishedSteps(state: Pick<VisitState, 'plan' | 'work'>): UnfinishedStep[] {
-  return (state.plan?.steps ?? []).flatMap((step) => {
-    const status = state.work?.steps.get(step.id)?.status;
-    return status === 'done' ? [] : [{ step, begun: status === 'part' }];
-  });
+/** Planned places that are not done, each by itself: what the owner is told of, and what goes on the next plan. */
+export function unfinishedPieces(state: Pick<VisitState, 'plan' | 'work'>): UnfinishedPiece[] {
+  return (state.plan?.steps ?? []).flatMap((step) =>
+    step.pieces.flatMap((piece) => {
+      const became = state.work?.pieces.get(piece.id);
+      return became?.status === 'done' ? [] : [{ step, piece, begun: became?.status === 'part', why: became?.why ?? '' }];
+    }),
+  );
 }

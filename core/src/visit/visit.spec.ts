@@ -145,7 +145,7 @@ describe('replay', () => {
   });
 
   it('presumes the hold and blade that were planned', () => {
-    const started = replay(VISIT, eventsOf([...WORKING.slice(0, 9), [0, { type: 'step_started', body: { step: 'sanitary' } }]]));
+    const started = replay(VISIT, eventsOf([...WORKING.slice(0, 9), [0, { type: 'step_started', body: { step: 'sanitary@anus' } }]]));
     expect(started.work?.blade).toBe('10');
     expect(started.work?.hold).toBe('tail_root');
   });
@@ -242,7 +242,7 @@ describe('replay', () => {
     const run = (more: readonly (readonly [number, EventDraft])[]) =>
       replay(
         VISIT,
-        eventsOf([...WORKING.slice(0, 9), [0, { type: 'step_started', body: { step: 'sanitary' } }], ...more]),
+        eventsOf([...WORKING.slice(0, 9), [0, { type: 'step_started', body: { step: 'sanitary@anus' } }], ...more]),
       ).work?.blades.get('10')?.celsius ?? 0;
     expect(run([[5, { type: 'noted', body: { text: 'x' } }]])).toBeCloseTo(37.7387736, 4);
     expect(run([[1, { type: 'blade_touched', body: { feels: 'warm', toolId: null } }]])).toBe(40);

@@ -1,6 +1,6 @@
 import { BLADE_HEAT_DEFAULTS, bladeCelsius, NEVER_ABOVE_CELSIUS, SWAP_AT_CELSIUS } from '../knowledge/heat/index.js';
 import { DEFAULT_HALF_LIFE_MINUTES, type MeasuredStrain, measureStrain } from '../strain/index.js';
-import type { BladeId } from '../words/index.js';
+import { activityOf, type BladeId } from '../words/index.js';
 import type { BladeClock, Exposure, VisitState, WorkState } from './state.js';
 
 /** Moves every running clock of the work to a moment. Time that would run backwards is no time. */
@@ -54,8 +54,8 @@ const COOL_MARGIN_CELSIUS = 6;
 /** Where minutes and points of this moment are counted. */
 export function exposureNow(work: WorkState): Exposure | undefined {
   if (!work.running || !work.hold) return undefined;
-  const key = `${work.running}|${work.hold}|${work.blade ?? ''}`;
-  const found = work.exposure.get(key) ?? { activity: work.running, hold: work.hold, blade: work.blade, seconds: 0, points: 0 };
+  const key = `${activityOf(work.running)}|${work.hold}|${work.blade ?? ''}`;
+  const found = work.exposure.get(key) ?? { activity: activityOf(work.running), hold: work.hold, blade: work.blade, seconds: 0, points: 0 };
   work.exposure.set(key, found);
   return found;
 }

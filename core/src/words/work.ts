@@ -1,6 +1,7 @@
 import { ZONE_IDS, type ZoneId } from './zone-ids.js';
 
 export const ACTIVITIES = [
+  'meet_tool',
   'soak',
   'crust',
   'brush_mats',
@@ -8,6 +9,7 @@ export const ACTIVITIES = [
   'clip_tight_head',
   'clip_tight_body',
   'prep_clip',
+  'brush_through',
   'nails',
   'sanitary',
   'ears',
@@ -16,10 +18,12 @@ export const ACTIVITIES = [
   'rinse_folds',
   'towel',
   'dry',
+  'deshed',
   'body_clip',
   'feet',
   'tidy',
   'face',
+  'easy_end',
 ] as const;
 
 export type Activity = (typeof ACTIVITIES)[number];
@@ -47,11 +51,11 @@ export function isStepId(text: string): text is StepId {
 }
 
 /** What a step is called: its activity, or what that becomes when it is more than the usual. */
-export const STEP_NAMES = [...ACTIVITIES, 'clip_off_body'] as const;
+export const STEP_NAMES = [...ACTIVITIES, 'clip_off_body', 'soak_dirt', 'loosen_dirt'] as const;
 export type StepName = (typeof STEP_NAMES)[number];
 
 /** What the owner can ask for. Mats and crust are not asked for: they are found. */
-export const SERVICE_ITEMS = ['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails', 'ears', 'tidy'] as const;
+export const SERVICE_ITEMS = ['bath', 'deshed', 'body_clip', 'face', 'feet', 'sanitary', 'nails', 'ears', 'tidy'] as const;
 
 export type ServiceItem = (typeof SERVICE_ITEMS)[number];
 

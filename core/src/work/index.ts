@@ -4,4 +4,6 @@ export * from './cautions.js';
 export * from './kinds-of-work.js';
 export * from './order-rules.js';
 export * from './order.js';
+export * from './places.js';
 export * from './start-rules.js';
+export * from './urgency.js';

@@ -26,7 +26,7 @@ function plannedSomewhere(): ReadonlySet<Activity> {
     anInput({ asked }, {}, { zones: [at('side_left', { matGrade: 4 }), at('eye_left', { crust: true })] }),
     anInput(
       { asked: { ...asked, items: ['bath', 'tidy', 'face'] } },
-      { coat: 'double', nose: 'short' },
+      { coat: 'double', nose: 'short', visitsBefore: 0 },
       { zones: [at('thigh_left', { matGrade: 2 })] },
     ),
   ];

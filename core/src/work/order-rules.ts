@@ -1,8 +1,8 @@
 import type { FeelOver } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
-import type { Activity, HouseRules, RuleId } from '../words/index.js';
-import { SOAK_MINUTES } from './activities.js';
+import { ACTIVITIES, type Activity, type HouseRules, type RuleId } from '../words/index.js';
+import { ACTIVITY_FACTS, SOAK_MINUTES } from './activities.js';
 import type { OrderKind, OrderRule, TimeLag } from './order.js';
 import { type OrderStep, startRules } from './start-rules.js';
 
@@ -33,9 +33,18 @@ const faceLate = (at: OrderContext): boolean => !faceFirst(at);
 const feetBefore = ({ input }: OrderContext): boolean => input.house.feet === 'before_bath';
 const feetAfter = ({ input }: OrderContext): boolean => input.house.feet === 'after_bath';
 
+const before = (first: Activity, then: Activity, rule: RuleId): OrderFact => ({ first, then, kind: 'before', rule });
+
 /** What comes before what. Common practice, no source; where groomers disagree the house rule decides. */
-export const ORDER_FACTS: readonly OrderFact[] = [
+const BETWEEN_WORKS: readonly OrderFact[] = [
   { first: 'soak', then: 'crust', kind: 'finishes', rule: 'order.soak_first' },
+  { first: 'crust', then: 'sanitary', kind: 'requires', rule: 'order.crust_first' },
+  { first: 'brush_through', then: 'bath', kind: 'before', rule: 'order.brush_before_bath' },
+  { first: 'dry', then: 'deshed', kind: 'before', rule: 'order.deshed_dry' },
+  { first: 'bath', then: 'deshed', kind: 'before', rule: 'order.deshed_dry' },
+  { first: 'brush_mats', then: 'deshed', kind: 'before', rule: 'order.mats_then_brush' },
+  { first: 'deshed', then: 'tidy', kind: 'before', rule: 'order.comb_before_shears' },
+  { first: 'deshed', then: 'body_clip', kind: 'before', rule: 'order.comb_before_shears', when: clipsAfter },
   { first: 'crust', then: 'face', kind: 'requires', rule: 'order.crust_first' },
   { first: 'crust', then: 'ears', kind: 'before', rule: 'order.crust_early' },
   { first: 'crust', then: 'bath', kind: 'before', rule: 'order.crust_early' },
@@ -84,17 +93,70 @@ export const ORDER_FACTS: readonly OrderFact[] = [
   { first: 'feet', then: 'face', kind: 'before', rule: 'order.face_late', when: faceLate },
 ];
 
+/** What comes before what, the two ends of a visit and the brush on the way to the tub included. */
+export const ORDER_FACTS: readonly OrderFact[] = [
+  ...BETWEEN_WORKS,
+  // The tool is met before any work; something easy comes last of all.
+  ...ACTIVITIES.filter((a) => a !== 'meet_tool').map((then) => before('meet_tool', then, 'order.meet_tool')),
+  ...ACTIVITIES.filter((a) => a !== 'easy_end' && a !== 'meet_tool').map((first) => before(first, 'easy_end', 'order.easy_end')),
+  // Brushed through on the way to the tub: whatever comes before the bath comes before that.
+  ...BETWEEN_WORKS.filter((f) => f.then === 'bath' && f.first !== 'brush_through').map((f): OrderFact => ({
+    ...f,
+    then: 'brush_through',
+    kind: 'before',
+    rule: 'order.brush_last',
+  })),
+];
+
+type Step = Pick<OrderStep, 'id' | 'activity' | 'zones'>;
+const pairs = <S extends Step>(steps: readonly S[], first: Activity, then: Activity): [S, S][] =>
+  steps
+    .filter((a) => a.activity === first)
+    .flatMap((a) => steps.filter((b) => b.activity === then && b.id !== a.id).map((b): [S, S] => [a, b]));
+const inOnePlace = (a: Omit<Step, 'id'>, b: Omit<Step, 'id'>): boolean => a.zones.some((z) => b.zones.includes(z));
+
 /** Time that must lie between two steps: crust soaks. */
-export function timeLags(steps: readonly Pick<OrderStep, 'id' | 'activity'>[]): TimeLag[] {
-  const has = (a: Activity): boolean => steps.some((s) => s.activity === a);
-  return has('soak') && has('crust') ? [{ first: 'soak', then: 'crust', minutes: SOAK_MINUTES, rule: 'order.soak_first' }] : [];
+export function timeLags(steps: readonly Step[]): TimeLag[] {
+  return pairs(steps, 'soak', 'crust')
+    .filter(([soak, crust]) => inOnePlace(soak, crust))
+    .map(([soak, crust]) => ({ first: soak.id, then: crust.id, minutes: SOAK_MINUTES, rule: 'order.soak_first' }));
+}
+
+/** Work in one place needs the work before it in that very place; what is done to the whole dog needs it everywhere. */
+const LOCAL: readonly Activity[] = ['soak', 'crust', 'brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body', 'prep_clip'];
+function kindOf(fact: OrderFact, first: Omit<Step, 'id'>, then: Omit<Step, 'id'>): OrderKind {
+  if (fact.kind === 'before' || !LOCAL.includes(fact.first) || ACTIVITY_FACTS[fact.then].bath !== undefined) return fact.kind;
+  return inOnePlace(first, then) ? fact.kind : 'before';
+}
+
+/**
+ * Whether some work cannot be done once other work was left: a bath with a tight mat in, shears where no comb went.
+ * @param at the visit
+ */
+export function cannotDoWithout(then: Omit<Step, 'id'>, left: Omit<Step, 'id'>, at: OrderContext): boolean {
+  return ORDER_FACTS.some(
+    (f) =>
+      f.first === left.activity &&
+      f.then === then.activity &&
+      f.kind !== 'before' &&
+      (f.when?.(at) ?? true) &&
+      kindOf(f, left, then) !== 'before',
+  );
+}
+
+/** Steps of one kind of work keep their natural order: nose to tail. It is the hand's way, and leaves fewer orders to try. */
+function inOneKind(steps: readonly OrderStep[]): OrderRule[] {
+  return steps.flatMap((s, i) => {
+    const next = steps.slice(i + 1).find((t) => t.activity === s.activity);
+    return next ? [{ first: s.id, then: next.id, kind: 'before' as const, rule: 'order.natural' as const }] : [];
+  });
 }
 
 /** The order rules that apply to these steps. Bath before drying leaves no gap: what could come between is shut out. */
 export function orderRules(steps: readonly OrderStep[], kinds: readonly KindFound[], input: OrderContext['input']): OrderRule[] {
-  const has = (a: Activity): boolean => steps.some((s) => s.activity === a);
-  const fixed = ORDER_FACTS.filter((f) => has(f.first) && has(f.then) && (f.when?.({ kinds, input }) ?? true)).map(
-    ({ first, then, kind, rule }) => ({ first, then, kind, rule }),
+  const rules = ORDER_FACTS.filter((f) => f.when?.({ kinds, input }) ?? true).flatMap((f) =>
+    pairs(steps, f.first, f.then).map(([a, b]): OrderRule => ({ first: a.id, then: b.id, kind: kindOf(f, a, b), rule: f.rule })),
   );
+  const fixed = [...rules, ...inOneKind(steps)];
   return [...fixed, ...startRules(steps, fixed, input.house)];
 }

@@ -1,10 +1,11 @@
-import type { Activity, HouseRules, Post, Tier } from '../words/index.js';
+import type { Activity, HouseRules, Post, Tier, ZoneId } from '../words/index.js';
 import type { OrderRule } from './order.js';
 
 /** A step as far as its place in the order goes. */
 export interface OrderStep {
   readonly id: string;
   readonly activity: Activity;
+  readonly zones: readonly ZoneId[];
   readonly tier: Tier;
   readonly post: Post;
   readonly rate: { readonly mean: number; readonly triggered?: boolean };
@@ -28,27 +29,36 @@ export function startRules(steps: readonly OrderStep[], fixed: readonly OrderRul
     return added;
   }
   const onTable = steps.filter((s) => s.post === 'table' || s.post === 'lap');
-  const triggerLast = knownTriggerLast(onTable, fixed);
-  return [...triggerLast, ...easyFirst(onTable, [...fixed, ...triggerLast])];
+  const between = mindedBetween(onTable, fixed);
+  return [...between, ...easyFirst(onTable, [...fixed, ...between])];
 }
 
-/** What sets the dog off comes last of the work on the table that may come before it. Common practice, no source. */
-function knownTriggerLast(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
+/**
+ * What the dog is known to mind comes neither first nor last of the work on the table: when it has settled, and is not tired; something
+ * easy comes before it and after it. Common practice, no source.
+ */
+function mindedBetween(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
   const added: OrderRule[] = [];
-  for (const then of onTable.filter((s) => s.rate.triggered))
-    for (const first of onTable.filter((s) => !s.rate.triggered && s.tier !== 'looks'))
-      if (!leadsTo(then.id, first.id, [...fixed, ...added]))
-        added.push({ first: first.id, then: then.id, kind: 'before', rule: 'order.trigger_last' });
+  const easy = onTable.filter((s) => !s.rate.triggered && s.tier !== 'looks').sort((a, b) => a.rate.mean - b.rate.mean);
+  for (const minded of onTable.filter((s) => s.rate.triggered)) {
+    const rules = (): OrderRule[] => [...fixed, ...added];
+    const before = easy.find((s) => free(s, fixed) && !leadsTo(minded.id, s.id, rules()));
+    if (before) added.push({ first: before.id, then: minded.id, kind: 'before', rule: 'order.minded_not_first' });
+    const after = easy.find((s) => s !== before && !leadsTo(s.id, minded.id, rules()));
+    if (after) added.push({ first: minded.id, then: after.id, kind: 'before', rule: 'order.minded_not_last' });
+  }
   return added;
 }
 
 function easyFirst(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
   const byRate = [...onTable].sort((a, b) => a.rate.mean - b.rate.mean);
-  const easiest = byRate[0];
+  const easiest = byRate.find((s) => !s.rate.triggered);
   const hardest = byRate[byRate.length - 1];
   if (!easiest || !hardest || hardest.rate.mean < HARD_FROM_TIMES * easiest.rate.mean) return [];
   // The easiest that may come first at all: a scissored leg is easy, and waits for the bath all the same.
-  const before = byRate.find((s) => s !== hardest && !leadsTo(hardest.id, s.id, fixed) && s.tier !== 'looks' && free(s, fixed));
+  const before = byRate.find(
+    (s) => s !== hardest && !s.rate.triggered && !leadsTo(hardest.id, s.id, fixed) && s.tier !== 'looks' && free(s, fixed),
+  );
   return before && hardest.rate.mean >= HARD_FROM_TIMES * before.rate.mean
     ? [{ first: before.id, then: hardest.id, kind: 'before', rule: 'order.easy_first' }]
     : [];

@@ -14,6 +14,7 @@ import {
   heatLoad,
   type HeatLoadQuestion,
   PAINFUL_MINUTES,
+  painfulInOneGo,
   painfulLimit,
   painfulWork,
   safeFinish,
@@ -174,24 +175,27 @@ describe('fitToGroom with all of it', () => {
 
 // Our defaults.
 describe('painfulWork', () => {
-  it('is 45 min for a grown dog, 25 for a senior, 15 for a puppy, 30 after a bite or with sore joints', () => {
-    expect(painfulLimit([])).toBe(45);
-    expect(painfulLimit(['senior'])).toBe(25);
-    expect(painfulLimit(['puppy'])).toBe(15);
-    expect(painfulLimit(['bite_history'])).toBe(30);
-    expect(painfulLimit(['sore_joints'])).toBe(30);
-    expect(painfulLimit(['sore_joints', 'senior'])).toBe(25);
-    expect(painfulLimit(['short_nose', 'lumps'])).toBe(45);
+  it('is 25 min for a grown dog, 15 for a senior, 10 after a bite or when frail, 5 and 3 for puppies, half after a stop', () => {
+    expect(painfulLimit({ kinds: [] })).toBe(25);
+    expect(painfulLimit({ kinds: ['senior'] })).toBe(15);
+    expect(painfulLimit({ kinds: ['bite_history'] })).toBe(10);
+    expect(painfulLimit({ kinds: ['senior'], frail: true })).toBe(10);
+    expect(painfulLimit({ kinds: ['puppy'], ageWeeks: 16 })).toBe(5);
+    expect(painfulLimit({ kinds: ['puppy'], ageWeeks: 15.9 })).toBe(3);
+    expect(painfulLimit({ kinds: ['short_nose', 'lumps'], afterStop: true })).toBe(12.5);
   });
+  it('is 5 min in one go, 3 for a senior, 2 for a puppy', () =>
+    expect([painfulInOneGo([]), painfulInOneGo(['senior']), painfulInOneGo(['senior', 'puppy'])]).toEqual([5, 3, 2]));
   it('is beyond from the first minute over', () => {
-    expect([painfulWork(45, []).beyond, painfulWork(45.5, []).beyond]).toEqual([false, true]);
-    expect(painfulWork(46, []).reasons[0]!.rule).toBe('fit.painful_beyond');
-    expect(painfulWork(46, []).limitMinutes).toBe(PAINFUL_MINUTES.grown);
+    const grown = { kinds: [] };
+    expect([painfulWork(25, grown).beyond, painfulWork(25.5, grown).beyond]).toEqual([false, true]);
+    expect(painfulWork(26, grown).reasons[0]!.rule).toBe('fit.painful_beyond');
+    expect(painfulWork(26, grown).limitMinutes).toBe(PAINFUL_MINUTES.grown);
   });
   it('never grows with another kind', () => {
     fc.assert(
       fc.property(fc.subarray([...DOG_KINDS]), fc.constantFrom(...DOG_KINDS), (kinds, more) =>
-        expect(painfulLimit([...kinds, more])).toBeLessThanOrEqual(painfulLimit(kinds)),
+        expect(painfulLimit({ kinds: [...kinds, more] })).toBeLessThanOrEqual(painfulLimit({ kinds })),
       ),
     );
   });

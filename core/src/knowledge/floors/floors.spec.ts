@@ -2,12 +2,11 @@ import fc from 'fast-check';
 import { ENGLISH } from '../../locales/en/index.js';
 import { buildSteps, floorStepOf, makePlan } from '../../plan/index.js';
 import { aDog, anInput, SPEC_DAY } from '../../testing/dogs.js';
+import { anyHouse } from '../../testing/random-dogs.js';
 import {
   CONDITIONS,
   FLOOR_IDS,
   HOLD_IDS,
-  HOUSE_QUESTION_IDS,
-  type HouseRules,
   JOINTS,
   MAT_GRADES,
   MOODS,
@@ -20,13 +19,7 @@ import {
 } from '../../words/index.js';
 import { dogKinds } from '../dogs/index.js';
 import { fitToGroom } from '../fit/index.js';
-import { houseRules, schoolsOf } from '../house-rules/index.js';
 import { findFloorBreaches, type FloorCheck, type FloorStep } from './index.js';
-
-/** Every house: one school of each question. */
-const anyHouse: fc.Arbitrary<HouseRules> = fc
-  .tuple(...HOUSE_QUESTION_IDS.map((q) => fc.constantFrom(...schoolsOf(q).map((s) => ({ [q]: s }))) as fc.Arbitrary<Partial<HouseRules>>))
-  .map((answers) => houseRules(Object.assign({}, ...answers) as Partial<HouseRules>));
 
 function stepsOf(
   change: Parameters<typeof anInput>[0] = {},
@@ -59,13 +52,13 @@ describe('the floors', () => {
     const check = stepsOf({}, {}, mats);
     const tight = { ...check.feelOver, zones: [{ ...check.feelOver.zones[0]!, matGrade: 3 as const }] };
     expect(broken(check)).toEqual([]);
-    expect(broken({ ...check, feelOver: tight })).toEqual(['no_tight_mat_brushed']);
+    expect(new Set(broken({ ...check, feelOver: tight }))).toEqual(new Set(['no_tight_mat_brushed']));
   });
   it('no shears under the tail or at the leather', () => {
     const tidy = stepsOf({ asked: { items: ['tidy'], wantedMm: 9, sessionMinutes: 90 } });
     expect(broken(tidy)).toEqual([]);
-    expect(broken(patch(tidy, 'tidy', { zones: ['anus'] }))).toEqual(['no_shears_under_tail_or_leather']);
-    expect(broken(patch(tidy, 'tidy', { zones: ['ear_leather_left'] }))).toEqual(['no_shears_under_tail_or_leather']);
+    expect(new Set(broken(patch(tidy, 'tidy', { zones: ['anus'] })))).toEqual(new Set(['no_shears_under_tail_or_leather']));
+    expect(new Set(broken(patch(tidy, 'tidy', { zones: ['ear_leather_left'] })))).toEqual(new Set(['no_shears_under_tail_or_leather']));
   });
   it('no muzzle where there is too little breath, nor in the tub', () => {
     const check = stepsOf();

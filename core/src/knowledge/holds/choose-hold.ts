@@ -32,6 +32,8 @@ export interface HoldQuestion {
   readonly helperThere: boolean;
   /** Minutes the step is expected to take. */
   readonly minutes: number;
+  /** It stands for a few minutes only: what can be done lying is done lying. */
+  readonly standsShort?: boolean;
   readonly house: HouseRules;
 }
 
@@ -63,6 +65,11 @@ export const PUPPY_HELD_STILL_MINUTES = 0.5;
 
 const LYING: readonly Reach[] = ['fore_feet', 'hind_feet', 'nails', 'underside', 'armpits'];
 
+/** What a dog that cannot stand long is worked on lying; its head is done as it sits or lies. */
+const LYING_WHEN_SHORT: readonly Reach[] = [...LYING, 'body', 'rear'];
+/** Lying down by force takes its breath. */
+const soreToLie = (q: HoldQuestion): boolean => q.dog.conditions.some((c) => c === 'heart' || c === 'airway') || q.dog.nose === 'short';
+
 /** The least force that makes a step safe, what comes with it, and the holds that were asked and refused. */
 export function chooseHold(q: HoldQuestion): HoldChoice {
   const reasons: Reason[] = [];
@@ -74,13 +81,17 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
   const liftsHind = q.reaches.some((r) => r === 'hind_feet' || r === 'nails' || r === 'underside');
   const liftsFore = q.reaches.some((r) => r === 'fore_feet' || r === 'nails' || r === 'armpits');
 
-  if (liftsHind && hind.comfort !== 'free' && hind.joint) {
+  // A foreleg lifted is weight on the hips: where they hurt it lies for that, too.
+  if ((liftsHind || (liftsFore && hind.comfort === 'painful')) && hind.comfort !== 'free' && hind.joint) {
     rejected.push({ hold: 'leg_folded', because: reason('hold.sore_hind_not_lifted', { joint: hind.joint }, 1) });
     reasons.push(reason('hold.lie_down_for_hind', { joint: hind.joint, comfort: hind.comfort }, 0.9));
     hold = 'lap_or_side';
   } else if (liftsFore && fore.comfort !== 'free' && fore.joint) {
     rejected.push({ hold: 'foreleg_forward', because: reason('hold.sore_fore_not_lifted', { joint: fore.joint }, 1) });
     reasons.push(reason('hold.lie_down_for_fore', { joint: fore.joint }, 0.9));
+    hold = 'lap_or_side';
+  } else if (q.standsShort === true && hold !== 'under_arm' && !soreToLie(q) && q.reaches.every((r) => LYING_WHEN_SHORT.includes(r))) {
+    reasons.push(reason('hold.stands_short_lies', {}, 0.8));
     hold = 'lap_or_side';
   } else if (hasKind(q.kinds, 'senior') && hold !== 'under_arm' && canLieFor(q.reaches)) {
     reasons.push(q.reaches.includes('nails') ? reason('hold.senior_nails_lying', {}, 0.8) : reason('hold.senior_lies', {}, 0.7));

@@ -23,7 +23,8 @@ export function guardHold(q: HoldQuestion): GuardedHold {
     if (!needsGuard(q)) return { also: [], forVet: false, rejected, reasons: [] };
     if (q.fighting) return { also: [], forVet: true, rejected, reasons: [reason('hold.fighting_stop', { name: q.dog.name }, 1)] };
     // Where the house knows no muzzle, those steps are a vet's: a helper's hands are not a muzzle.
-    if (q.helperThere && q.house.muzzle !== 'never')
+    // What hurts is not done without one: a helper does not stand in for it.
+    if (q.helperThere && q.house.muzzle !== 'never' && !q.painful)
       return { also: ['helper'], forVet: false, rejected, reasons: [reason('hold.helper_instead_of_muzzle', {}, 0.9)] };
     return { also: [], forVet: true, rejected, reasons: [reason('hold.for_vet', { name: q.dog.name }, 1)] };
   }

@@ -76,6 +76,6 @@ export const HOLDS: Readonly<Record<HoldId, HoldFacts>> = {
   muzzle: {
     notFor: ['short_nose', 'breath', 'wet', 'may_be_sick', 'fighting', 'cough'],
     needs: ['training'],
-    capMinutes: 5,
+    capMinutes: 15,
   },
 };

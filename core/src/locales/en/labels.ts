@@ -37,7 +37,7 @@ import {
   TOOL_LABELS,
   TOOL_WITH_ARTICLE,
 } from './labels/tools.js';
-import { LEARNED_TOOL_LABELS, SERVICE_ITEM_LABELS, STEP_LABELS, TIER_LABELS } from './labels/work.js';
+import { LEARNED_TOOL_LABELS, POSTURE_LABELS, SERVICE_ITEM_LABELS, STEP_LABELS, TIER_LABELS } from './labels/work.js';
 import { ZONE_GROUP_LABELS, ZONE_LABELS, ZONE_PART_LABELS } from './labels/zones.js';
 
 /** What each id is called within a sentence. */
@@ -91,6 +91,7 @@ export const LABELS: Labels = {
   tailSet: TAIL_SET_LABELS,
   tension: TENSION_LABELS,
   tier: TIER_LABELS,
+  posture: POSTURE_LABELS,
   told: TOLD_LABELS,
   tool: TOOL_LABELS,
   zone: ZONE_LABELS,

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { ACTIVITIES, ZONE_IDS } from '../../words/index.js';
 
 /** Fields that several families of events use. */
 export const id = z.uuid();
@@ -13,3 +14,7 @@ export const minutes = z
 export const via = z.enum(['screen', 'link', 'word']);
 /** The salon's own tool, when the drawer knows it; none while a number is all that is known. */
 export const toolId = z.uuid().nullable();
+/** A step of the plan: a kind of work, and its first place where that kind makes several steps. */
+export const stepId = z.union([z.enum(ACTIVITIES), z.templateLiteral([z.enum(ACTIVITIES), '@', z.enum(ZONE_IDS)])]);
+/** One kind of work in one place. */
+export const piece = z.templateLiteral([z.enum(ACTIVITIES), ':', z.enum(ZONE_IDS)]);

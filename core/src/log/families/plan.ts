@@ -1,9 +1,20 @@
 import * as z from 'zod';
-import { ACTIVITIES, BLADE_IDS, HOLD_IDS, PLAN_WAYS, SIGNAL_IDS, STEP_NAMES, TIERS, ZONE_IDS } from '../../words/index.js';
-import { minutes } from './fields.js';
+import { ACTIVITIES, BLADE_IDS, DOG_POSTURES, HOLD_IDS, PLAN_WAYS, SIGNAL_IDS, STEP_NAMES, TIERS, ZONE_IDS } from '../../words/index.js';
+import { minutes, piece, stepId as step } from './fields.js';
 import { SAID } from './said.js';
 
-const step = z.enum(ACTIVITIES);
+/** One place of a step, with what is in the hand there. */
+const plannedPiece = z.strictObject({
+  id: piece,
+  zones: z.array(z.enum(ZONE_IDS)).min(1),
+  minutes,
+  blade: z.enum(BLADE_IDS).nullable(),
+  guard: z.string().max(10).nullable(),
+  /** Length that is left there, mm. */
+  mm: z.number().min(0).nullable(),
+  /** Marks below, to be felt for before every pass. */
+  marks: z.array(z.uuid()),
+});
 
 const plannedStep = z.strictObject({
   id: step,
@@ -11,6 +22,10 @@ const plannedStep = z.strictObject({
   /** Its name as it was shown. */
   label: z.string().min(1).max(400),
   zones: z.array(z.enum(ZONE_IDS)),
+  pieces: z.array(plannedPiece),
+  posture: z.enum(DOG_POSTURES),
+  /** Share of this kind of work on the whole dog. */
+  share: z.number().min(0).max(1.01),
   tier: z.enum(TIERS),
   from: minutes,
   to: minutes,
@@ -53,8 +68,10 @@ const plan = z.strictObject({
       to: z.enum(['vet', 'another_visit', 'left']),
       why: z.array(SAID),
       /** Left out by versions that did not carry undone work over. */
-      activity: step.optional(),
+      activity: z.enum(ACTIVITIES).optional(),
       zones: z.array(z.enum(ZONE_IDS)).optional(),
+      /** Days until it must be done or seen; `null` when any day will do. */
+      withinDays: z.number().min(0).max(366).nullable(),
     }),
   ),
   secondVisitWeeks: z.number().min(0).nullable(),

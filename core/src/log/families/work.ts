@@ -1,8 +1,6 @@
 import * as z from 'zod';
-import { ACTIVITIES, BLADE_IDS, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
-import { id, longText, shortText, toolId } from './fields.js';
-
-const step = z.enum(ACTIVITIES);
+import { BLADE_IDS, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
+import { id, longText, piece, shortText, stepId as step, toolId } from './fields.js';
 
 /** The work at the table. */
 export const WORK_EVENTS = {
@@ -10,7 +8,10 @@ export const WORK_EVENTS = {
   step_started: z.strictObject({ step }).describe('A step begins, with the hold and blade planned for it.'),
   step_finished: z
     .strictObject({ step, outcome: z.enum(['done', 'part', 'left']), why: longText })
-    .describe('A step ends: done, done in part, or left.'),
+    .describe('A step ends: done, done in part, or left. What became of a piece by itself stays so.'),
+  piece_finished: z
+    .strictObject({ piece, outcome: z.enum(['done', 'part', 'left', 'open']), why: longText })
+    .describe('One place of a step is done, done in part, left, or open again.'),
   hold_used: z.strictObject({ hold: z.enum(HOLD_IDS), also: z.array(z.enum(HOLD_IDS)) }).describe('Another hold than planned.'),
   blade_used: z
     .strictObject({ blade: z.enum(BLADE_IDS).nullable(), toolId, cool: z.boolean() })

@@ -1,5 +1,5 @@
 import type { Appliers } from './appliers.js';
-import { endBreak, finishStep } from './work-state.js';
+import { endBreak, finishStep, plannedPieces } from './work-state.js';
 /** What went wrong, what is remembered, how it ended. */
 export const APPLY_ENDING: Appliers<'incident' | 'noted' | 'visit_ended' | 'handed_back' | 'voided'> = {
   incident: (s, e) => {
@@ -22,7 +22,8 @@ export const APPLY_ENDING: Appliers<'incident' | 'noted' | 'visit_ended' | 'hand
   },
   visit_ended: (s, e) => {
     if (s.work) {
-      if (s.work.running) finishStep(s.work, s.work.running, e.body.outcome === 'finished' ? 'done' : 'part', '');
+      if (s.work.running)
+        finishStep(s.work, s.work.running, plannedPieces(s, s.work.running), e.body.outcome === 'finished' ? 'done' : 'part', '');
       endBreak(s.work);
       s.work.endedMs = e.stamp.wallMs;
     }

@@ -1,4 +1,5 @@
-import type { StepProgress, WorkState } from '../state.js';
+import type { PieceId, StepId } from '../../words/index.js';
+import type { StepProgress, VisitState, WorkState } from '../state.js';
 
 /** Work that has just begun. @param startedMs Unix ms */
 export function newWork(startedMs: number): WorkState {
@@ -7,6 +8,7 @@ export function newWork(startedMs: number): WorkState {
     clockMs: startedMs,
     endedMs: undefined,
     steps: new Map(),
+    pieces: new Map(),
     running: undefined,
     onBreakSinceMs: undefined,
     breakSeconds: 0,
@@ -22,8 +24,19 @@ export function newWork(startedMs: number): WorkState {
   };
 }
 
-/** Ends a step with what became of it; what ran for it stops. */
-export function finishStep(work: WorkState, step: StepProgress['step'], outcome: 'done' | 'part' | 'left', why: string): void {
+/** The places of a step, as the plan at the table has them. */
+export const plannedPieces = (s: Pick<VisitState, 'plan'>, step: StepId): PieceId[] =>
+  (s.plan?.steps.find((p) => p.id === step)?.pieces ?? []).map((p) => p.id);
+
+/** Ends a step with what became of it; what ran for it stops. @param pieces its places: what became of one by itself stays so */
+export function finishStep(
+  work: WorkState,
+  step: StepProgress['step'],
+  pieces: readonly PieceId[],
+  outcome: 'done' | 'part' | 'left',
+  why: string,
+): void {
+  for (const piece of pieces) if (!work.pieces.has(piece)) work.pieces.set(piece, { piece, status: outcome, why });
   const progress = work.steps.get(step) ?? { step, status: outcome, seconds: 0, points: 0, why };
   progress.status = outcome;
   progress.why = why;

@@ -1,12 +1,13 @@
 import { SIGNALS } from '../../strain/index.js';
 import { bladeClock, exposureNow, touchBlade } from '../work-clock.js';
 import type { Appliers } from './appliers.js';
-import { endBreak, finishStep, minuteOf, newWork } from './work-state.js';
+import { endBreak, finishStep, minuteOf, newWork, plannedPieces } from './work-state.js';
 /** The work at the table. */
 export const APPLY_WORK: Appliers<
   | 'work_started'
   | 'step_started'
   | 'step_finished'
+  | 'piece_finished'
   | 'hold_used'
   | 'blade_used'
   | 'blade_touched'
@@ -19,7 +20,7 @@ export const APPLY_WORK: Appliers<
   },
   step_started: (s, e) => {
     const work = (s.work ??= newWork(e.stamp.wallMs));
-    if (work.running && work.running !== e.body.step) finishStep(work, work.running, 'part', '');
+    if (work.running && work.running !== e.body.step) finishStep(work, work.running, plannedPieces(s, work.running), 'part', '');
     const planned = s.plan?.steps.find((p) => p.id === e.body.step);
     const progress = work.steps.get(e.body.step);
     if (progress) progress.status = 'running';
@@ -34,7 +35,12 @@ export const APPLY_WORK: Appliers<
     if (work.blade) bladeClock(work, work.blade);
   },
   step_finished: (s, e) => {
-    if (s.work) finishStep(s.work, e.body.step, e.body.outcome, e.body.why);
+    if (s.work) finishStep(s.work, e.body.step, plannedPieces(s, e.body.step), e.body.outcome, e.body.why);
+  },
+  piece_finished: (s, { body: { piece, outcome, why } }) => {
+    if (!s.work) return;
+    if (outcome === 'open') s.work.pieces.delete(piece);
+    else s.work.pieces.set(piece, { piece, status: outcome, why });
   },
   hold_used: (s, { body }) => {
     if (!s.work) return;

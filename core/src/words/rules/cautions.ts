@@ -8,6 +8,8 @@ export const CAUTIONS_RULES = {
   'caution.no_shears_under_tail': rule('floor'),
   'caution.shield_folds': rule('practice'),
   'caution.brush': rule('practice'),
+  'caution.deshed': rule('practice'),
+  'caution.meet_tool': rule('practice'),
   'caution.crust': rule('practice'),
   'caution.feet': rule('practice'),
   'caution.body_clip': rule('practice'),

@@ -44,6 +44,8 @@ export const DOGS_RULES = {
   'fit.between_dogs': rule('default', 'minutes', 'contact'),
   'fit.painful_beyond': rule('default', 'minutes', 'limit'),
   'fit.painful_within': rule('default', 'minutes', 'limit'),
+  'fit.painful_later': rule('default', 'limit', 'days'),
+  'fit.painful_alone': rule('default', 'minutes', 'limit'),
   // Meals and medicines
   'told_today.insulin_without_meal': rule('practice'),
   'told_today.insulin_due': rule('practice'),

@@ -8,6 +8,8 @@ export const HOLDS_RULES = {
   'hold.sore_fore_not_lifted': rule('practice', 'joint'),
   'hold.lie_down_for_fore': rule('practice', 'joint'),
   'hold.senior_nails_lying': rule('practice'),
+  'hold.stands_short_lies': rule('practice'),
+  'hold.muzzle_minutes': rule('practice', 'minutes'),
   'hold.senior_lies': rule('practice'),
   'hold.belly_support': rule('practice'),
   'hold.muzzle_before_first_tool': rule('practice', 'name', 'minutes'),

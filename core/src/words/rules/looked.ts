@@ -1,6 +1,7 @@
 import { rule, type Rule } from '../rule.js';
 
 export const LOOKED_RULES = {
+  'looked.not_asked': rule('practice'),
   'looked.eyes_crusted': rule('practice'),
   'looked.eyes_sore': rule('practice'),
   'looked.no_front_teeth': rule('practice'),

@@ -1,6 +1,8 @@
 import { rule, type Rule } from '../rule.js';
 
 export const MARKS_RULES = {
+  'mark.nothing_passes': rule('practice', 'days'),
+  'skin.red_again': rule('default', 'days'),
   'mark.stable': rule('practice', 'zone'),
   'mark.new_small': rule('practice', 'zone'),
   'mark.bigger': rule('practice', 'zone', 'was_size', 'size'),

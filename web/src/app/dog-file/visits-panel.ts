@@ -24,7 +24,7 @@ export class VisitsPanel {
   protected readonly all = signal(false);
   protected readonly holds = this.words.labels.hold;
   protected readonly incidents = this.words.labels.incident;
-  protected readonly name = this.words.step;
+  protected readonly name = this.words.stepOf;
   protected readonly round = Math.round;
   protected readonly outcome = (v: PastVisit): string =>
     v.summary.outcome === 'stopped' ? 'stopped' : v.summary.outcome === 'not_today' ? 'not groomed' : 'finished';

@@ -40,6 +40,16 @@ describe('DogFormPage', () => {
     await type('ownerName', 'Gudrun Selby');
   });
 
+  it('lets nothing be typed before the file that is changed is there', async () => {
+    api.refuse(`GET /dogs/${ID}`, { code: 'internal', title: 'Something went wrong' });
+    const change = TestBed.createComponent(DogFormPage);
+    change.componentRef.setInput('dogId', ID);
+    await settle(change);
+    const page = change.nativeElement as HTMLElement;
+    expect(page.querySelectorAll('input').length).toBe(0);
+    expect(page.querySelector<HTMLButtonElement>('button[type="submit"]')?.disabled).toBeTrue();
+  });
+
   it('sends what was typed, and goes on to the booking', async () => {
     const navigate = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
     chip('sore joints').click();

@@ -40,6 +40,8 @@ export class DogFormPage {
   /** What somebody else has written meanwhile, where it differs. */
   protected readonly theirs = signal<readonly string[]>([]);
   private readonly file = signal<DogFile | undefined>(undefined);
+  /** Nothing can be typed before the file is there: it would be written over. */
+  protected readonly ready = computed(() => !this.dogId() || this.file() !== undefined);
   protected readonly beforeKg = computed(() => this.file()?.weights.at(-1)?.kg);
 
   constructor() {

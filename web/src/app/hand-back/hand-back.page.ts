@@ -13,6 +13,7 @@ import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
 import { VisitStore } from '../visit/visit-store';
 import { clockTime, dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { activityOf } from '@mansuet/core/words';
 
 /** Hand back: what was done and why, home care, next visit, vet advice. */
 @Component({
@@ -59,7 +60,7 @@ export class HandBackPage {
     const state = this.store.state();
     const c = this.store.planContext();
     if (!c) return [];
-    const done = [...(state.work?.steps.values() ?? [])].filter((s) => s.status === 'done').map((s) => s.step);
+    const done = [...(state.work?.steps.values() ?? [])].filter((s) => s.status === 'done').map((s) => activityOf(s.step));
     const left = leftOver(state);
     const dates = nextVisitDates({
       dog: c.dog,

@@ -1,3 +1,4 @@
+import { activityOf } from '@mansuet/core/words';
 import { NumberFieldHarness } from '../controls/testing/field.harness';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { HandlingPlanPage } from './handling-plan.page';
@@ -16,7 +17,7 @@ describe('HandlingPlanPage', () => {
 
   it('shows each step with minutes, hold and blade, and opens it to its reasons', async () => {
     const steps = [...visit.host.querySelectorAll<HTMLButtonElement>('button.step')];
-    expect(steps.length).toBe(6);
+    expect(steps.map((s) => s.querySelector('b')?.textContent?.trim())).toContain('Two easy minutes');
     const nails = steps.find((s) => s.textContent?.includes('Nails'));
     expect(nails?.textContent).toMatch(/about \d+ min \(\d+ to \d+\)/);
     nails?.click();
@@ -28,7 +29,9 @@ describe('HandlingPlanPage', () => {
   it('draws the predicted strain with its steps', async () => {
     visit.host.style.width = '900px';
     document.body.append(visit.host);
-    await visit.until(() => visit.host.querySelectorAll('man-strain-ribbon .step').length === 6);
+    const steps = visit.host.querySelectorAll('button.step').length;
+    expect(steps).toBeGreaterThan(6);
+    await visit.until(() => visit.host.querySelectorAll('man-strain-ribbon .step').length === steps);
     visit.host.remove();
   });
 
@@ -58,9 +61,11 @@ describe('HandlingPlanPage', () => {
         .querySelectorAll('button.step')
         [at(name)]?.dispatchEvent(new KeyboardEvent('keydown', { key: by, altKey: true, bubbles: true }));
     };
-    const first = names()[0] ?? '';
-    key(first, 'ArrowDown');
-    await visit.until(() => visit.store.state().wishes.length === 1 && at(first) === 1 && visit.host.querySelector('.grip') !== null);
+    const before = at('Nails');
+    key('Nails', 'ArrowDown');
+    await visit.until(
+      () => visit.store.state().wishes.length === 1 && at('Nails') === before + 1 && visit.host.querySelector('.grip') !== null,
+    );
     expect(visit.host.querySelector('man-wish-strip')?.textContent).toContain('Against the plan without it');
     key('Dry', 'ArrowUp');
     await visit.fixture.whenStable();
@@ -85,13 +90,15 @@ describe('HandlingPlanPage', () => {
   it('plans the rest from where the work stands', async () => {
     await visit.click('Take it to the table');
     await visit.until(() => visit.store.state().plan !== undefined);
-    const first = visit.store.state().plan?.steps[0]?.id;
+    const taken = visit.store.state().plan?.steps ?? [];
+    const first = taken[0]?.id;
     if (!first) throw new Error('no step');
     await visit.store.record({ type: 'work_started', body: {} });
     await visit.store.record({ type: 'step_started', body: { step: first } });
     await visit.store.record({ type: 'step_finished', body: { step: first, outcome: 'done', why: '' } });
     await visit.until(
-      () => visit.host.textContent?.includes('from minute') === true && visit.host.querySelectorAll('button.step').length === 5,
+      () =>
+        visit.host.textContent?.includes('from minute') === true && visit.host.querySelectorAll('button.step').length === taken.length - 1,
     );
     expect(visit.host.textContent).toContain('Plan anew from now');
     expect(visit.host.textContent).toContain('This plan is at the table.');
@@ -115,6 +122,6 @@ describe('HandlingPlanPage', () => {
     expect(visit.host.textContent).toContain('Other than at the table: ');
     expect(visit.host.textContent).toContain(' is left out');
     await visit.click('Take the changed plan to the table');
-    await visit.until(() => visit.store.state().plan?.steps.length === 1);
+    await visit.until(() => visit.store.state().plan?.steps.every((s) => ['nails', 'easy_end'].includes(activityOf(s.id))) === true);
   });
 });

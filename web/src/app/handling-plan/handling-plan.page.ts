@@ -68,14 +68,14 @@ export class HandlingPlanPage {
   protected readonly over = computed(() =>
     (this.asked()?.now?.begun ?? [])
       .filter((b) => b.status !== 'running')
-      .map((b) => `${this.words.step(b.activity)}${b.status === 'done' ? '' : ` (${b.status})`}`),
+      .map((b) => `${this.words.stepOf({ id: b.step })}${b.status === 'done' ? '' : ` (${b.status})`}`),
   );
   /** The longest that the dog would be from going home safely, minutes. */
   protected readonly wayHome = computed(() => Math.ceil(Math.max(0, ...(this.plan()?.safeFinish ?? []).map((f) => f.minutes))));
   protected readonly curve = computed(() => (this.plan()?.curve ?? []).map((p) => ({ ...p, minute: p.minute + this.from() })));
   protected readonly ribbonSteps = computed(() =>
     (this.plan()?.steps ?? []).map((s) => ({
-      label: this.words.step(s.name),
+      label: this.words.stepOf(s),
       from: s.from + this.from(),
       to: s.to + this.from(),
       breaks: s.breaks.map((b) => ({ from: b.from + this.from(), minutes: b.minutes })),
@@ -103,8 +103,8 @@ export class HandlingPlanPage {
     const taken = this.store.state().plan;
     const begun = this.asked()?.now?.begun ?? [];
     if (!plan || !taken) return [];
-    const over = begun.filter((b) => b.status !== 'running').map((b) => b.activity);
-    const running = begun.find((b) => b.status === 'running')?.activity;
+    const over = begun.filter((b) => b.status !== 'running').map((b) => b.step);
+    const running = begun.find((b) => b.status === 'running')?.step;
     const byHand = this.wishes().flatMap((w) => (w.kind === 'minutes' ? [w.step] : []));
     return planChanges(taken, planRecordOf(plan, this.words), { over, running, byHand });
   });

@@ -1,9 +1,10 @@
 import { type PlanWish, signed, type WishCost } from '@mansuet/core/plan';
+import type { StepId } from '@mansuet/core/words';
 import type { Words } from '../wording/words.service';
 
 /** A wish in a few words: "Nails before Feet and pads". */
 export function sayWish(words: Words, w: PlanWish): string {
-  const label = words.step;
+  const label = (id: StepId): string => words.stepOf({ id });
   const step = label(w.step);
   if (w.kind === 'require') return `${step}: today`;
   if (w.kind === 'forbid') return `without ${step}`;

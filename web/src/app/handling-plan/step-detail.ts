@@ -38,7 +38,7 @@ export class StepDetail {
   readonly shifted = output<number>();
 
   protected readonly cap = (h: HoldId): string => stretch(this.words.language, HOLDS[h].capMinutes);
-  protected readonly name = this.words.step;
+  protected readonly title = computed(() => this.words.stepOf(this.step()));
   protected readonly holdNames = this.words.labels.hold;
   protected readonly language = this.words.language;
   protected readonly blade = (id: BladeId): string => this.words.labels.blade[id];
@@ -103,12 +103,12 @@ export class StepDetail {
     }
   }
   protected setMinutes(minutes: number | null): void {
-    if (minutes !== null && minutes !== this.step().minutes) this.wished.emit({ kind: 'minutes', step: this.step().activity, minutes });
+    if (minutes !== null && minutes !== this.step().minutes) this.wished.emit({ kind: 'minutes', step: this.step().id, minutes });
   }
   protected setHold(hold: HoldId | null): void {
-    if (hold && hold !== this.step().hold.hold) this.wished.emit({ kind: 'hold', step: this.step().activity, hold });
+    if (hold && hold !== this.step().hold.hold) this.wished.emit({ kind: 'hold', step: this.step().id, hold });
   }
   protected leaveOut(): void {
-    this.wished.emit({ kind: 'forbid', step: this.step().activity });
+    this.wished.emit({ kind: 'forbid', step: this.step().id });
   }
 }

@@ -2,8 +2,17 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop, type CdkDragSort
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal } from '@angular/core';
 import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical, lucidePin } from '@ng-icons/lucide';
-import { type HandlingPlan, isPreference, moved, nameIn, type PlannedStep, type PlanWish, rulesBroken } from '@mansuet/core/plan';
-import { type BladeId, type HoldId, type Reason, reason } from '@mansuet/core/words';
+import {
+  type HandlingPlan,
+  isPreference,
+  moved,
+  nameIn,
+  type NotPlanned,
+  type PlannedStep,
+  type PlanWish,
+  rulesBroken,
+} from '@mansuet/core/plan';
+import { type BladeId, type HoldId, type Reason, reason, type StepId, type ZoneId } from '@mansuet/core/words';
 import type { OrderRule } from '@mansuet/core/work';
 import { Notice } from '../controls/notice';
 import { aboutMinutes } from '../wording/time';
@@ -12,9 +21,9 @@ import { Words } from '../wording/words.service';
 
 /** A step that was put elsewhere: it comes after one step and before another. */
 export interface Placed {
-  readonly step: PlannedStep['activity'];
-  readonly after: PlannedStep['activity'] | undefined;
-  readonly before: PlannedStep['activity'] | undefined;
+  readonly step: StepId;
+  readonly after: StepId | undefined;
+  readonly before: StepId | undefined;
 }
 
 /** The steps in order, with their breaks. They can be dragged, or moved with Alt and the arrow keys; what a rule forbids is said. */
@@ -38,13 +47,13 @@ export class StepList {
   readonly from = input(0);
   readonly pick = output<number>();
   readonly placed = output<Placed>();
-  readonly required = output<PlannedStep['activity']>();
+  readonly required = output<StepId>();
 
   /** Why the last drop was refused, or why the present place would be. */
   protected readonly refused = signal('');
   protected readonly steps = computed(() => this.plan().steps);
   protected readonly holds = this.words.labels.hold;
-  protected readonly name = this.words.step;
+  protected readonly name = this.words.stepOf;
   protected readonly says = this.words.say;
   protected readonly round = Math.round;
   protected readonly about = aboutMinutes;
@@ -57,10 +66,22 @@ export class StepList {
     return ids.map((h) => ` + ${this.words.labels.hold[h]}`).join('');
   }
   protected fixed(step: PlannedStep): boolean {
-    return this.wishes().some((w) => w.step === step.activity);
+    return this.wishes().some((w) => w.step === step.id || w.step === step.activity);
   }
   protected where(step: PlannedStep): string {
-    return step.standing ? step.post : step.post === 'lap' ? 'lap or side' : `${step.post}, off its feet`;
+    return `${step.post}, ${this.words.labels.posture[step.posture]}`;
+  }
+
+  /** Where it is done, place by place; what is done to the whole dog is not listed. */
+  protected places(step: PlannedStep): string {
+    const places: readonly ZoneId[] = step.pieces.map((p) => p.place);
+    return places.length < 2 ? '' : places.map((z) => this.words.labels.zone[z]).join(', ');
+  }
+
+  /** What becomes of what is not done today, and when. */
+  protected fate({ to, withinDays: days }: NotPlanned): string {
+    const when = days === undefined ? '' : days === 0 ? ', today' : days === 1 ? ', by tomorrow' : `, within ${days} days`;
+    return to === 'left' ? 'left' : `${to === 'vet' ? 'for a vet' : 'second visit'}${when}`;
   }
 
   protected sorted(event: CdkDragSortEvent<unknown>): void {
@@ -77,7 +98,7 @@ export class StepList {
     const step = this.steps()[from];
     if (against !== '' || !step) return;
     const order = moved(this.steps(), from, to);
-    this.placed.emit({ step: step.activity, after: order[to - 1]?.activity, before: order[to + 1]?.activity });
+    this.placed.emit({ step: step.id, after: order[to - 1]?.id, before: order[to + 1]?.id });
   }
   /** The rule that forbids a place, in words; empty when none does. */
   private against(from: number, to: number): string {

@@ -9,14 +9,15 @@ describe('PlannerService', () => {
     const planner = TestBed.inject(PlannerService);
     const first = planner.plan(INPUT);
     expect(planner.plan({ ...INPUT })).toBe(first);
-    expect((await first).plan.steps.map((s) => s.activity)).toEqual(['nails', 'bath', 'bath_head', 'towel', 'dry']);
+    const steps = ['nails', 'brush_through', 'bath', 'bath_head', 'towel', 'dry', 'easy_end'] as const;
+    expect((await first).plan.steps.map((s) => s.activity)).toEqual([...steps]);
   });
   it('ends a search that was cancelled, and can plan again', async () => {
     const planner = TestBed.inject(PlannerService);
     const asked = planner.plan(INPUT);
     planner.cancel();
     await expectAsync(asked).toBeRejectedWithError('cancelled');
-    expect((await planner.plan(INPUT)).plan.steps.length).toBe(5);
+    expect((await planner.plan(INPUT)).plan.steps.length).toBe(7);
   });
   it('ends a search that nobody waits for any more', async () => {
     const planner = TestBed.inject(PlannerService);
@@ -25,7 +26,7 @@ describe('PlannerService', () => {
     const latest = planner.plan({ ...INPUT, helperThere: !INPUT.helperThere });
     await expectAsync(old).toBeRejectedWithError(Superseded, 'superseded');
     await expectAsync(beside).toBeRejectedWithError(Superseded, 'superseded');
-    expect((await latest).plan.steps.length).toBe(5);
+    expect((await latest).plan.steps.length).toBe(7);
   });
   it('draws the odds of a plan, with the names of what drives them', async () => {
     const named = await TestBed.inject(PlannerService).ask({ kind: 'odds', input: INPUT });
@@ -35,8 +36,8 @@ describe('PlannerService', () => {
   });
   it('says what would be if a step came elsewhere', async () => {
     const ifs = await TestBed.inject(PlannerService).ask({ kind: 'what_if', input: INPUT, step: 0 });
-    expect(ifs.map((w) => w.place)).toEqual([1, 2, 3, 4]);
-    expect(ifs[0]?.says.map((r) => r.rule)).toEqual(['if.rule', 'order.nails_before_bath']);
+    expect(ifs.map((w) => w.place)).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(ifs[0]?.says.map((r) => r.rule)).toEqual(['if.rule', 'order.brush_last']);
   });
   it('plans other ways that differ from the one in hand and from each other', async () => {
     const asked = {

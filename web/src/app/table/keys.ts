@@ -27,6 +27,7 @@ export function tableKeys(table: TableStore): readonly KeyAction[] {
     slip('hold', 'h', 'another hold'),
     slip('blade', 'b', 'blade: touch, swap, another one'),
     slip('incident', 'i', 'incident'),
+    slip('pieces', 'o', 'places of the step: done, in part, left'),
     slip('steps', 'l', 'list of steps'),
     { id: 'table.replan', key: 'r', says: 'plan the rest anew from here', act: () => void table.toPlan() },
     slip('note', 'n', 'remark'),

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { activityOf } from '@mansuet/core/words';
 import { KeysList } from '../controls/keys-list';
 import { Notice } from '../controls/notice';
 import { Slip } from '../controls/slip';
@@ -7,6 +8,7 @@ import { VisitStore } from '../visit/visit-store';
 import { BladePicker } from './blade-picker';
 import { HoldPicker } from './hold-picker';
 import { IncidentForm } from './incident-form';
+import { PieceList } from './piece-list';
 import { SignalList } from './signal-list';
 import { type SlipId, TableStore } from './table-store';
 
@@ -16,6 +18,7 @@ const NAMES: Readonly<Record<SlipId, string>> = {
   blade: 'Blade',
   incident: 'Incident: stop, dog safe, tools away, look',
   steps: 'Steps',
+  pieces: 'Place by place',
   stop: 'Stop the visit',
   note: 'Remark for whoever has this dog next',
   keys: 'Keys at the table',
@@ -26,7 +29,7 @@ const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', '
 /** The slip that lies over step and map, while signals, Pause and Stop stay in reach. */
 @Component({
   selector: 'man-table-slips',
-  imports: [BladePicker, HoldPicker, IncidentForm, KeysList, Notice, SignalList, Slip, TextField],
+  imports: [BladePicker, HoldPicker, IncidentForm, KeysList, Notice, PieceList, SignalList, Slip, TextField],
   templateUrl: './table-slips.html',
   styleUrl: './table-slips.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,6 +37,10 @@ const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', '
 export class TableSlips {
   protected readonly table = inject(TableStore);
   protected readonly visit = inject(VisitStore);
+  protected readonly kind = computed(() => {
+    const step = this.table.shown();
+    return step && activityOf(step.id);
+  });
   protected readonly stopReasons = STOP_REASONS;
   protected readonly open = computed(() => {
     const id = this.table.slip();

@@ -3,7 +3,16 @@ import { Router } from '@angular/router';
 import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
 import { breaksOfStep, safeFinishNow } from '@mansuet/core/visit';
-import { type Activity, type BladeId, type HeatAction, type HoldId, type Mood, MOODS, type SignalId } from '@mansuet/core/words';
+import {
+  type BladeId,
+  type HeatAction,
+  type HoldId,
+  type Mood,
+  MOODS,
+  type PieceId,
+  type SignalId,
+  type StepId,
+} from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { PlanStore } from '../visit/plan-store';
@@ -13,8 +22,11 @@ import { adviceFor } from './advice';
 import { EMPTY_INCIDENT, type IncidentDraft } from './incident-form';
 
 /** What lies beside the step on a slip. */
-export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'stop', 'note', 'keys'] as const;
+export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'pieces', 'stop', 'note', 'keys'] as const;
 export type SlipId = (typeof SLIPS)[number];
+
+/** What became of one place of a step. */
+export type PieceOutcome = 'open' | 'done' | 'part' | 'left';
 
 /** What the hands do with the blade, in two words. */
 const HEAT_WORDS: Readonly<Record<HeatAction, string>> = {
@@ -24,6 +36,8 @@ const HEAT_WORDS: Readonly<Record<HeatAction, string>> = {
   cool: 'cool it',
   stop: 'off the skin',
 };
+
+const PIECE_WORDS: Readonly<Record<PieceOutcome, string>> = { open: 'open again', done: 'done', part: 'done in part', left: 'left' };
 
 /** What stands at the table now, and what a tap does. What was planned is presumed. */
 @Injectable()
@@ -45,10 +59,21 @@ export class TableStore {
   readonly plan = computed(() => this.visit.state().plan);
   readonly work = computed(() => this.visit.state().work);
   readonly steps = computed(() => this.plan()?.steps ?? []);
-  readonly status = (id: Activity): string => this.work()?.steps.get(id)?.status ?? 'waiting';
+  readonly status = (id: StepId): string => this.work()?.steps.get(id)?.status ?? 'waiting';
   readonly next = computed(() => this.steps().find((s) => this.status(s.id) === 'waiting'));
   readonly running = computed(() => this.steps().find((s) => s.id === this.work()?.running));
   readonly shown = computed<PlannedStepRecord | undefined>(() => this.running() ?? this.next());
+  /** The places of the step in hand, with what is in the hand there and what became of each. */
+  readonly pieces = computed(() =>
+    (this.shown()?.pieces ?? []).map((p) => ({
+      id: p.id,
+      place: this.words.labels.zone[p.zones[0] ?? 'back'],
+      with: p.mm === null ? '' : `${p.mm} mm`,
+      marks: p.marks.length,
+      status: this.work()?.pieces.get(p.id)?.status ?? ('open' as const),
+    })),
+  );
+  readonly piecesDone = computed(() => this.pieces().filter((p) => p.status === 'done').length);
   readonly place = computed(() => this.steps().findIndex((s) => s.id === this.shown()?.id) + 1);
   readonly onBreak = computed(() => this.work()?.onBreakSinceMs !== undefined);
   /** Nothing was entered for a while: the meter asks how the dog is. */
@@ -114,7 +139,7 @@ export class TableStore {
     return true;
   }
 
-  async start(step: Activity, label: string): Promise<void> {
+  async start(step: StepId, label: string): Promise<void> {
     this.slip.set(undefined);
     if (!this.work() && !(await this.visit.record({ type: 'work_started', body: {} }))) return;
     await this.takeOver();
@@ -132,6 +157,10 @@ export class TableStore {
         { type: 'step_finished', body: { step: step.id, outcome, why: '' } },
         `${outcome === 'done' ? 'Done' : outcome === 'part' ? 'Done in part' : 'Left'}: ${step.label}`,
       );
+  }
+  async finishPiece(piece: PieceId, outcome: PieceOutcome): Promise<void> {
+    const place = this.pieces().find((p) => p.id === piece)?.place ?? '';
+    await this.record({ type: 'piece_finished', body: { piece, outcome, why: '' } }, `${place}: ${PIECE_WORDS[outcome]}`);
   }
   /** How the dog is: in a break what recovery is learned from, in the work an answer to the meter’s question. */
   async look(mood: Mood): Promise<void> {

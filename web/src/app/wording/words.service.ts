@@ -1,8 +1,8 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { ageOf } from '@mansuet/core/knowledge/dogs';
-import { duration, heading, type LabelKind, type Language, list, say, sayingSource, within } from '@mansuet/core/locales';
+import { duration, heading, type LabelKind, type Language, list, say, sayingSource, stepTitle, within } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
-import type { Reason, Saying, StepName } from '@mansuet/core/words';
+import type { Reason, Saying, StepId, StepName, ZoneId } from '@mansuet/core/words';
 
 /** The language of whoever looks at the page. It is chosen before the page begins and stays until it is loaded again. */
 export const LANGUAGE = new InjectionToken<Language>('language', { providedIn: 'root', factory: () => ENGLISH });
@@ -30,6 +30,9 @@ export class Words {
   }
   /** What a step is called in a list. */
   readonly step = (name: StepName): string => this.heading('step', name);
+  /** The same, with where it begins when its kind of work makes several steps. */
+  readonly stepOf = (s: { readonly id: StepId; readonly name?: StepName; readonly zones?: readonly ZoneId[] }): string =>
+    stepTitle(this.language, s);
   /** What an id is called in a heading or on a button. */
   heading<K extends LabelKind>(kind: K, id: keyof Language['labels'][K]): string {
     return heading(this.language, kind, id);

@@ -5,6 +5,8 @@ export const CAUTIONS_SENTENCES = {
   'caution.sore_zone_left': '{zone}: sore skin, leave it out. Show it to a vet.',
   'caution.no_shears_under_tail': 'Never shears under the tail; blade side to side and down.',
   'caution.shield_folds': 'A finger shields vulva or sheath; feel each teat first.',
+  'caution.deshed': 'A rake flat to the coat, short strokes, three minutes in one place at most; skin that reddens is left.',
+  'caution.meet_tool': 'No blade on it. It may turn its head and look; go on only when it is soft again.',
   'caution.brush': 'Never a dry coat: damp it, part the hair to the skin, hold the root. Too many strokes in one place burn.',
   'caution.crust': 'Soak it until it lets go; never cut or pull it dry. Away from the eye.',
   'caution.feet': 'Feel for dewclaw and carpal pad first; spread the toes from below; shears never flat across a pad.',

@@ -42,7 +42,11 @@ export const DOGS_SENTENCES = {
   'fit.own_towels': 'Own towels and tools, gloves; pregnant or weak colleagues work elsewhere.',
   'fit.between_dogs':
     '{minutes} min between this dog and the next: wipe down, and {contact} min for the product to act (its label decides).',
-  'fit.painful_beyond': '{minutes} min of painful work; {limit} min is what this dog can take here. The rest is for a vet.',
+  'fit.painful_beyond': '{minutes} min of painful work; {limit} min is what this dog can take in one visit.',
+  'fit.painful_later':
+    'It hurts, and {limit} min of that is what this dog can take in one visit. A short visit of its own within {days}, or a vet within {days}.',
+  'fit.painful_alone':
+    'This place alone takes {minutes} min that hurt; {limit} min is what this dog can take in one visit. It is for a vet.',
   'fit.painful_within': '{minutes} min of painful work, within the {limit} min this dog can take.',
   // Meals and medicines
   'told_today.insulin_without_meal': 'Insulin without a meal: not today; the owner rings the vet now.',

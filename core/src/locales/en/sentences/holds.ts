@@ -6,6 +6,8 @@ export const HOLDS_SENTENCES = {
   'hold.sore_fore_not_lifted': 'The {joint} is sore: the foreleg is not taken forward.',
   'hold.lie_down_for_fore': 'The {joint} is sore: let the dog lie on its side.',
   'hold.senior_nails_lying': 'Nails of a senior never standing.',
+  'hold.stands_short_lies': 'It cannot stand long: what can be done lying is done lying, turned over as rarely as possible.',
+  'hold.muzzle_minutes': 'A muzzle is fitted once and stays on for {minutes} min at most: this waits for a visit of its own.',
   'hold.senior_lies': 'A senior lies for what can be done lying; its standing minutes are for what only standing can do.',
   'hold.belly_support': 'A forearm under the belly carries the weight while a leg is up.',
   'hold.muzzle_before_first_tool':

@@ -1,4 +1,5 @@
 export const LOOKED_SENTENCES = {
+  'looked.not_asked': 'No work that belongs to it was asked for: the owner is told.',
   'looked.eyes_crusted': 'Crust at the eyes: soaked until it lets go, then combed out; never cut or pulled dry.',
   'looked.eyes_sore': 'A sore or shut eye: nothing is done round it, and a vet sees it.',
   'looked.no_front_teeth': 'Without front teeth the tongue comes out even when the mouth is held shut: a thumb before it.',

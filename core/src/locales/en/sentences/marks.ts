@@ -1,4 +1,6 @@
 export const MARKS_SENTENCES = {
+  'mark.nothing_passes': 'No tool passes over it today. It is looked at again within {days}.',
+  'skin.red_again': 'Nobody works there today. It is looked at again within {days}; a vet if it spreads or weeps.',
   'mark.stable': '{zone}: as a vet has seen it, no change. Measure it again next time; never squeeze it.',
   'mark.new_small': '{zone}: new, small, smooth and round. Measure it again next time; never squeeze it.',
   'mark.bigger': '{zone}: bigger, {was_size} before and {size} now. Show it to the vet.',
