@@ -6,6 +6,7 @@ import {
   type Post,
   type Reason,
   reason,
+  type RuleId,
   type StepId,
   type StepName,
   type Tier,
@@ -128,11 +129,16 @@ function rateOf(pieces: readonly Piece[], minutes: number): StepRate {
 
 /** Reasons without those that say the same. */
 export function unique(reasons: readonly Reason[]): Reason[] {
-  const seen = new Set<string>();
+  const seen = new Map<RuleId, Reason[]>();
   return reasons.filter((r) => {
-    const key = JSON.stringify([r.rule, r.facts]);
-    if (seen.has(key)) return false;
-    seen.add(key);
+    const alike = seen.get(r.rule);
+    if (!alike) {
+      seen.set(r.rule, [r]);
+      return true;
+    }
+    // Facts are compared only where a rule was said before.
+    if (alike.some((x) => x === r || JSON.stringify(x.facts) === JSON.stringify(r.facts))) return false;
+    alike.push(r);
     return true;
   });
 }

@@ -55,6 +55,7 @@ const PREFERENCES: readonly OrderRule['rule'][] = [
   'order.easy_first',
   'order.important_first',
   'order.minded_not_first',
+  'order.painful_not_first',
   'order.minded_not_last',
   'order.natural',
 ];

@@ -140,6 +140,33 @@ describe('what a visit leaves for the next', () => {
     expect(carriedOverFrom([older]).find((c) => c.activity === 'nails')).toEqual({ activity: 'nails', from: '2026-11-25' });
     expect(carriedOverFrom([])).toEqual([]);
   });
+  it('is one place, where one was left and the others were done', () => {
+    const ended = summarize(
+      visit(
+        [0, start('nails')],
+        [2, { type: 'piece_finished', body: { piece: 'nails:hind_nails_left', outcome: 'left', why: 'It minds this one.' } }],
+        [6, done('nails')],
+        [0, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }],
+      ),
+    );
+    const next = carriedOverFrom([ended]).filter((c) => c.activity === 'nails');
+    expect(next).toEqual([{ activity: 'nails', place: 'hind_nails_left', from: '2026-11-25' }]);
+    const plan = makePlan(anInput({ asked: { items: ['bath'], wantedMm: 9, sessionMinutes: 120 }, carriedOver: next }, DOG));
+    expect(plan.steps.find((s) => s.activity === 'nails')?.pieces.map((p) => p.place)).toEqual(['hind_nails_left']);
+  });
+  it('a place that was opened again is planned anew, beside what is over', () => {
+    const state = visit(
+      [0, start('nails')],
+      [5, done('nails')],
+      [0, { type: 'piece_finished', body: { piece: 'nails:fore_nails_left', outcome: 'open', why: '' } }],
+    );
+    const now = planNowOf(state, at(6))!;
+    const rest = makePlan(anInput({ asked: ASKED, now }, DOG));
+    expect(rest.steps.find((s) => s.activity === 'nails')?.pieces.map((p) => p.place)).toEqual(['fore_nails_left']);
+    const ids = recordFromHere(PLAN, rest, now, PLAN_WORDS).steps.map((s) => s.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids).toContain('nails@fore_nails_left');
+  });
   it('is nothing while the work goes on', () => expect(summarize(visit([0, start('feet')])).undone).toEqual([]));
   it('has its times and the groomer’s pace', () => {
     expect(timesOf([ended])).toEqual([{ activity: 'feet', minutes: 8 }]);

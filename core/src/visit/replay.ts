@@ -24,7 +24,7 @@ export function replay(visitId: string, events: Iterable<VisitEvent>): VisitStat
     state.eventCount++;
     if (state.work && !state.work.endedMs) runClocks(state.work, event.stamp.wallMs);
     apply(state, event);
-    if (!NOT_UNDOABLE.has(event.type)) state.undoable = { id: event.id, type: event.type };
+    if (!NOT_UNDOABLE.has(event.type)) state.undoable = { id: event.id, type: event.type, event };
   }
   return state;
 }

@@ -1,5 +1,5 @@
 import type { FeelOver } from '../findings/index.js';
-import type { PlanRecord, PlanTold, Signature, Stamp } from '../log/index.js';
+import type { PlanRecord, PlanTold, Signature, Stamp, VisitEvent } from '../log/index.js';
 import type { HelperWindow, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
 import type {
@@ -154,7 +154,7 @@ export interface VisitState {
   eventCount: number;
   lastStamp: Stamp | undefined;
   /** The latest event that can be taken back. */
-  undoable: { readonly id: string; readonly type: string } | undefined;
+  undoable: { readonly id: string; readonly type: string; readonly event: VisitEvent } | undefined;
 }
 
 /**

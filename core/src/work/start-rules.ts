@@ -8,7 +8,7 @@ export interface OrderStep {
   readonly zones: readonly ZoneId[];
   readonly tier: Tier;
   readonly post: Post;
-  readonly rate: { readonly mean: number; readonly triggered?: boolean };
+  readonly rate: { readonly mean: number; readonly triggered?: boolean; readonly painful?: boolean };
 }
 
 /** A step counts as hard when it strains this many times as fast as the easiest. Our default. */
@@ -39,13 +39,20 @@ export function startRules(steps: readonly OrderStep[], fixed: readonly OrderRul
  */
 function mindedBetween(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
   const added: OrderRule[] = [];
-  const easy = onTable.filter((s) => !s.rate.triggered && s.tier !== 'looks').sort((a, b) => a.rate.mean - b.rate.mean);
+  const easy = onTable
+    .filter((s) => !s.rate.triggered && s.rate.painful !== true && s.tier !== 'looks')
+    .sort((a, b) => a.rate.mean - b.rate.mean);
   for (const minded of onTable.filter((s) => s.rate.triggered)) {
     const rules = (): OrderRule[] => [...fixed, ...added];
     const before = easy.find((s) => free(s, fixed) && !leadsTo(minded.id, s.id, rules()));
     if (before) added.push({ first: before.id, then: minded.id, kind: 'before', rule: 'order.minded_not_first' });
     const after = easy.find((s) => s !== before && !leadsTo(s.id, minded.id, rules()));
     if (after) added.push({ first: minded.id, then: after.id, kind: 'before', rule: 'order.minded_not_last' });
+  }
+  // What hurts is not the first thing that happens to a dog.
+  for (const hurts of onTable.filter((s) => s.rate.painful === true && !s.rate.triggered)) {
+    const before = easy.find((s) => free(s, fixed) && !leadsTo(hurts.id, s.id, [...fixed, ...added]));
+    if (before) added.push({ first: before.id, then: hurts.id, kind: 'before', rule: 'order.painful_not_first' });
   }
   return added;
 }

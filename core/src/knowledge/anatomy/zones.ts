@@ -146,3 +146,9 @@ export function mirrorOf(zoneId: ZoneId): ZoneId | undefined {
 export function zonesOfGroup(group: ZoneGroup): ZoneId[] {
   return ZONE_IDS.filter((z) => zoneFacts(z).group === group);
 }
+
+const WITHOUT_COAT: readonly ZonePart[] = ['nose', 'ear_canal', 'fore_nails', 'hind_nails'];
+/** Whether coat grows there, so that a comb test says something. `hasCoat('nose') // => false` */
+export function hasCoat(zoneId: ZoneId): boolean {
+  return !WITHOUT_COAT.includes(partOf(zoneId));
+}

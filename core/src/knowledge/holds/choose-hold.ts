@@ -1,7 +1,9 @@
 import { otherLeg } from '../../findings/index.js';
 import {
   byWeight,
+  type Condition,
   type HoldId,
+  type HoldNotFor,
   type HouseRules,
   type Joint,
   type JointComfort,
@@ -67,8 +69,33 @@ const LYING: readonly Reach[] = ['fore_feet', 'hind_feet', 'nails', 'underside',
 
 /** What a dog that cannot stand long is worked on lying; its head is done as it sits or lies. */
 const LYING_WHEN_SHORT: readonly Reach[] = [...LYING, 'body', 'rear'];
-/** Lying down by force takes its breath. */
-const soreToLie = (q: HoldQuestion): boolean => q.dog.conditions.some((c) => c === 'heart' || c === 'airway') || q.dog.nose === 'short';
+const HEAD_HOLDS: readonly HoldId[] = ['muzzle_steady', 'chin_hair', 'behind_jaw', 'cupped_chin'];
+
+/**
+ * What speaks against a hold on this dog, of those that its table names. A sore tail is not told of any dog yet.
+ * @returns nothing when the hold may be used
+ */
+export function notFor(hold: HoldId, q: HoldQuestion): HoldNotFor | undefined {
+  const sore = (...joints: readonly Joint[]): boolean => worstOf(q.joints, joints).comfort !== 'free';
+  const has = (c: Condition): boolean => q.dog.conditions.includes(c);
+  const is: Readonly<Record<HoldNotFor, boolean>> = {
+    short_nose: q.dog.nose === 'short',
+    breath: has('heart') || has('airway'),
+    cough: has('cough'),
+    sore_hind: sore('hip_left', 'hip_right', 'knee_left', 'knee_right'),
+    sore_fore: sore('shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'),
+    sore_neck: sore('neck'),
+    sore_back: sore('back') || has('sore_back'),
+    no_front_teeth: has('no_front_teeth'),
+    wet: q.reaches.includes('washing'),
+    may_be_sick: q.mayBeSick,
+    fighting: q.fighting,
+    heavy: q.dog.weightKg > UNDER_ARM_UP_TO_KG,
+    fits: has('fits'),
+    sore_tail: false,
+  };
+  return HOLDS[hold].notFor.find((who) => is[who]);
+}
 
 /** The least force that makes a step safe, what comes with it, and the holds that were asked and refused. */
 export function chooseHold(q: HoldQuestion): HoldChoice {
@@ -90,12 +117,28 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     rejected.push({ hold: 'foreleg_forward', because: reason('hold.sore_fore_not_lifted', { joint: fore.joint }, 1) });
     reasons.push(reason('hold.lie_down_for_fore', { joint: fore.joint }, 0.9));
     hold = 'lap_or_side';
-  } else if (q.standsShort === true && hold !== 'under_arm' && !soreToLie(q) && q.reaches.every((r) => LYING_WHEN_SHORT.includes(r))) {
+  } else if (
+    q.standsShort === true &&
+    hold !== 'under_arm' &&
+    notFor('lap_or_side', q) === undefined &&
+    q.dog.nose !== 'short' &&
+    q.reaches.every((r) => LYING_WHEN_SHORT.includes(r))
+  ) {
     reasons.push(reason('hold.stands_short_lies', {}, 0.8));
     hold = 'lap_or_side';
-  } else if (hasKind(q.kinds, 'senior') && hold !== 'under_arm' && canLieFor(q.reaches)) {
+  } else if (hasKind(q.kinds, 'senior') && hold !== 'under_arm' && notFor('lap_or_side', q) === undefined && canLieFor(q.reaches)) {
     reasons.push(q.reaches.includes('nails') ? reason('hold.senior_nails_lying', {}, 0.8) : reason('hold.senior_lies', {}, 0.7));
     hold = 'lap_or_side';
+  }
+  if (hold === 'lap_or_side' && notFor('lap_or_side', q) !== undefined) {
+    rejected.push({ hold: 'lap_or_side', because: reason('hold.breath_not_laid', {}, 1) });
+    reasons.push(reason('hold.breath_foot_low', {}, 0.9));
+    hold = 'belly_support';
+  }
+  if (HEAD_HOLDS.includes(hold) && notFor(hold, q) === 'sore_neck') {
+    rejected.push({ hold, because: reason('hold.sore_neck_not_held', {}, 1) });
+    reasons.push(reason('hold.sore_neck_natural', {}, 0.9));
+    hold = 'hand_resting';
   }
   const stands = hold !== 'lap_or_side' && hold !== 'under_arm';
   const weak = q.favours;
@@ -152,7 +195,7 @@ function capFor(hold: HoldId, q: HoldQuestion): number {
 function firstHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[]): HoldId {
   const puppy = hasKind(q.kinds, 'puppy');
   if (puppy) reasons.push(reason(q.house.puppyStruggle === 'hold_still' ? 'hold.puppy_hold_still' : 'hold.puppy_let_go', {}, 0.5));
-  if (q.reaches.includes('nails')) return q.dog.weightKg <= UNDER_ARM_UP_TO_KG && !soreBack(q) ? 'under_arm' : 'leg_folded';
+  if (q.reaches.includes('nails')) return notFor('under_arm', q) === undefined ? 'under_arm' : 'leg_folded';
   if (q.reaches.includes('throat')) return throatHold(q, reasons, rejected);
   if (q.reaches.includes('head')) {
     if (puppy) {
@@ -185,8 +228,6 @@ function throatHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[]
   reasons.push(reason('hold.throat_head_up', {}, 0.5));
   return 'cupped_chin';
 }
-
-const soreBack = (q: HoldQuestion): boolean => (q.joints.back ?? 'free') !== 'free' || q.dog.conditions.includes('sore_back');
 
 /** Whether the dog can lie for a reach, so that it does not stand. */
 function canLieFor(reaches: readonly Reach[]): boolean {

@@ -50,6 +50,15 @@ describe('the least hold for a place', () => {
     const worst = ask({ reaches: ['nails'] }, {}, { joints: { hip_left: 'stiff', knee_right: 'painful' } });
     expect(worst.reasons[0]!.facts).toEqual({ joint: 'knee_right', comfort: 'painful' });
   });
+  it('lays no dog down that is short of breath, and holds no head on a sore neck', () => {
+    const breathless = ask({ reaches: ['hind_feet'] }, { conditions: ['heart'] }, { joints: { hip_left: 'painful' } });
+    expect(breathless.hold).toBe('belly_support');
+    expect(breathless.rejected.map((r) => r.hold)).toEqual(jasmine.arrayContaining(['leg_folded', 'lap_or_side']));
+    expect(ask({ reaches: ['nails'] }, { conditions: ['airway'], weightKg: 4 }).hold).toBe('leg_folded');
+    const neck = ask({ reaches: ['head'] }, {}, { joints: { neck: 'stiff' } });
+    expect(neck.hold).toBe('hand_resting');
+    expect(rules(neck)).toContain('hold.sore_neck_natural');
+  });
   it('lets a senior lie where every reach can be done lying, and says nails never standing', () => {
     const old = { born: '2009-01-01' };
     expect(rules(ask({ reaches: ['nails'] }, old))).toContain('hold.senior_nails_lying');

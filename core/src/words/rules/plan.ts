@@ -66,6 +66,7 @@ export const PLAN_RULES = {
   'order.nails_before_bath': rule('differ'),
   'order.minded_not_first': rule('practice'),
   'order.minded_not_last': rule('practice'),
+  'order.painful_not_first': rule('practice'),
   'order.natural': rule('practice'),
   'order.meet_tool': rule('practice'),
   'order.easy_end': rule('practice'),

@@ -87,7 +87,7 @@ describe('FeelOverPage', () => {
     const hip = [...visit.host.querySelectorAll('.joints li')].find((li) => li.textContent?.includes('left hip'));
     hip?.querySelectorAll('button')[1]?.click();
     await visit.until(() => visit.store.state().feelOver.joints.hip_left === 'stiff');
-    await visit.click(/^Undo joint felt/);
+    await visit.click(/^Undo: left hip/);
     expect(visit.store.state().feelOver.joints.hip_left).toBeUndefined();
   });
 

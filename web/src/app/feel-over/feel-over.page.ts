@@ -8,6 +8,8 @@ import { addPaint, paintFound, type ZonePaint } from '../body-map/zone-paint';
 import type { MapLayer } from '../body-map/layers';
 import { type Tab, TabPanel, Tabs } from '../controls/tabs';
 import { StandIns } from '../devices/stand-ins';
+import type { VisitEvent } from '@mansuet/core/log';
+import { sayEvent } from '../visit/say-event';
 import { VisitStore } from '../visit/visit-store';
 import { Growing } from './growing';
 import { HandsGuide } from './hands-guide';
@@ -35,6 +37,7 @@ const TABS: readonly Tab<FeltTab>[] = [
 export class FeelOverPage {
   private readonly words = inject(Words);
   private readonly router = inject(Router);
+  protected readonly undoes = (event: VisitEvent): string => sayEvent(this.words, event);
   protected readonly store = inject(VisitStore);
 
   protected readonly tabs = TABS;

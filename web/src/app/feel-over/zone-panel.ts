@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { findingIn } from '@mansuet/core/findings';
-import { mirrorOf, zoneFacts } from '@mansuet/core/knowledge/anatomy';
+import { hasCoat, mirrorOf, zoneFacts } from '@mansuet/core/knowledge/anatomy';
 import { answerResistance, likelyCauses } from '@mansuet/core/knowledge/blades';
 import { adviseMat } from '@mansuet/core/knowledge/coat';
 import { hasKind } from '@mansuet/core/knowledge/dogs';
@@ -68,6 +68,7 @@ export class ZonePanel {
   /** The side that the next measure of the caliper goes to. */
   private readonly caliperTo = signal<'lengthMm' | 'widthMm'>('lengthMm');
   protected readonly combs = COMB_CHOICES;
+  protected readonly coat = hasCoat;
   protected readonly ranges = RANGES;
   protected readonly lifts = LIFT_CHOICES;
   protected readonly labels = this.words.labels;

@@ -52,6 +52,16 @@ export class StepDetail {
     const refused = this.step().hold.rejected.map((r) => r.hold);
     return HOLD_IDS.filter((h) => !refused.includes(h)).map((h) => ({ value: h, label: this.words.labels.hold[h] }));
   });
+  /** The places of the step, in the order of the hands, with what differs between them. */
+  protected readonly pieces = computed(() =>
+    this.step().pieces.map((p) => ({
+      id: p.id,
+      place: this.words.labels.zone[p.place],
+      cut: p.blade?.blade ? `${this.words.labels.blade[p.blade.blade]}, ${p.blade.lengthMm} mm ${p.blade.direction} the grain` : '',
+      hurts: p.painfulMinutes > 0,
+      marks: p.marks.map((m) => `${m.lengthMm} × ${m.widthMm} mm`).join(', '),
+    })),
+  );
   /** What else is known of the step: the reasons of its rate are said above. */
   protected readonly others = computed(() =>
     this.step()

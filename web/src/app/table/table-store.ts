@@ -16,6 +16,7 @@ import {
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { PlanStore } from '../visit/plan-store';
+import { sayEvent } from '../visit/say-event';
 import { VisitStore } from '../visit/visit-store';
 import { Words } from '../wording/words.service';
 import { adviceFor } from './advice';
@@ -222,7 +223,7 @@ export class TableStore {
     const target = this.visit.state().undoable;
     if (!target) return;
     await this.visit.undo();
-    this.lastEntry.set(`Taken back: ${target.type.replaceAll('_', ' ')}`);
+    this.lastEntry.set(`Taken back: ${sayEvent(this.words, target.event)}`);
   }
   async end(outcome: 'finished' | 'stopped', why: string): Promise<void> {
     this.slip.set(undefined);

@@ -1,7 +1,10 @@
 import { TestBed } from '@angular/core/testing';
+import { ENGLISH } from '@mansuet/core/locales/en';
 import type { EventDraft } from '@mansuet/core/log';
 import { makePlan } from '@mansuet/core/plan';
 import { planRecordOf } from '@mansuet/core/visit';
+import type { ZoneId } from '@mansuet/core/words';
+import { ChoiceGroupHarness } from '../controls/testing/choice.harness';
 import { TextFieldHarness } from '../controls/testing/field.harness';
 import { SlipHarness } from '../controls/testing/slip.harness';
 import { Keymap } from '../controls/keymap';
@@ -60,6 +63,24 @@ describe('TablePage', () => {
     await visit.click(/^Start/);
     await visit.click(/pulls away$/);
     await visit.until(() => visit.host.querySelector('.entry')?.textContent?.startsWith('pulls away') === true);
+  });
+
+  it('takes each place of a step by itself: one is left, the others are done with the step', async () => {
+    const step = PLAN.steps.find((x) => x.pieces.length > 1)!;
+    await visit.click(/^Start/);
+    await visit.store.record({ type: 'step_started', body: { step: step.id } });
+    await visit.click(/^Places/);
+    const [first, second] = step.pieces;
+    const of = (zone: ZoneId): Promise<ChoiceGroupHarness> =>
+      visit.loader.getHarness(ChoiceGroupHarness.with({ label: ENGLISH.labels.zone[zone] }));
+    await (await of(first!.zones[0]!)).press('left');
+    expect(work()?.pieces.get(first!.id)?.status).toBe('left');
+    await (await of(second!.zones[0]!)).press('done');
+    expect(visit.host.textContent).toContain(`1 of ${step.pieces.length} done`);
+    await visit.click('Close');
+    await visit.click(/^Step done/);
+    expect(work()?.pieces.get(first!.id)?.status).toBe('left');
+    expect(step.pieces.slice(1).map((x) => work()?.pieces.get(x.id)?.status)).toEqual(step.pieces.slice(1).map(() => 'done'));
   });
 
   it('pauses and goes on', async () => {

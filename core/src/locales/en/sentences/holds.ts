@@ -8,6 +8,11 @@ export const HOLDS_SENTENCES = {
   'hold.senior_nails_lying': 'Nails of a senior never standing.',
   'hold.stands_short_lies': 'It cannot stand long: what can be done lying is done lying, turned over as rarely as possible.',
   'hold.muzzle_minutes': 'A muzzle is fitted once and stays on for {minutes} min at most: this waits for a visit of its own.',
+  'hold.breath_not_laid': 'It is short of breath: it is not laid down.',
+  'hold.breath_foot_low':
+    'Standing, carried under the belly, the foot worked low and put down often; it lies only if it lies down by itself.',
+  'hold.sore_neck_not_held': 'The neck is sore: the head is not held.',
+  'hold.sore_neck_natural': 'The head stays as it carries it, a hand rests on it; the tool goes round, not the head.',
   'hold.senior_lies': 'A senior lies for what can be done lying; its standing minutes are for what only standing can do.',
   'hold.belly_support': 'A forearm under the belly carries the weight while a leg is up.',
   'hold.muzzle_before_first_tool':

@@ -72,6 +72,7 @@ export const PLAN_SENTENCES = {
   'order.brush_last': 'Brushed through on the way to the tub, when the rest is done.',
   'order.brush_before_bath': 'Brushed through before the bath.',
   'order.deshed_dry': 'Loose coat comes out best clean and dry.',
+  'order.painful_not_first': 'It hurts: something easy comes first, so that the dog has settled.',
   'order.natural': 'Nose to tail, as the hands go.',
   'order.soak_first': 'Crust soaks a few minutes before the comb: it lets go by itself, and other work fills the time.',
   'order.head_last': 'The body first, the head wetted last: a dog with a dry head shakes less.',

@@ -1,0 +1,44 @@
+import type { VisitEvent } from '@mansuet/core/log';
+import type { Words } from '../wording/words.service';
+
+/** What an entry was, in a few words: what Undo takes back is named before it is taken. */
+export function sayEvent(words: Words, event: VisitEvent): string {
+  switch (event.type) {
+    case 'signal_seen':
+      return words.labels.signal[event.body.signal];
+    case 'step_started':
+      return $localize`:@@event.started:start of “${words.stepOf({ id: event.body.step })}:step:”`;
+    case 'step_finished':
+      return $localize`:@@event.finished:end of “${words.stepOf({ id: event.body.step })}:step:”`;
+    case 'piece_finished':
+      return $localize`:@@event.piece:what became of one place`;
+    case 'hold_used':
+      return words.labels.hold[event.body.hold];
+    case 'blade_used':
+      return event.body.blade === null ? $localize`:@@event.noBlade:no blade` : words.labels.blade[event.body.blade];
+    case 'blade_touched':
+      return $localize`:@@event.touch:touch of the blade`;
+    case 'break_started':
+      return $localize`:@@event.break:break`;
+    case 'break_ended':
+      return $localize`:@@event.breakEnded:end of the break`;
+    case 'mood_felt':
+      return words.labels.mood[event.body.mood];
+    case 'zone_felt':
+    case 'zone_as_before':
+    case 'mark_felt':
+      return words.labels.zone[event.body.zone];
+    case 'joint_felt':
+      return words.labels.joint[event.body.joint];
+    case 'noted':
+      return $localize`:@@event.note:remark`;
+    case 'incident':
+      return $localize`:@@event.incident:incident`;
+    case 'plan_wished':
+      return $localize`:@@event.wish:change of the plan`;
+    case 'plan_accepted':
+      return $localize`:@@event.plan:plan taken to the table`;
+    default:
+      return event.type.replaceAll('_', ' ');
+  }
+}
