@@ -1,9 +1,11 @@
+import type { ZoneFinding } from '../findings/index.js';
 import type { EventDraft } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
 import { recordOf, sayReason } from '../testing/english.js';
 import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
 import { replay, type VisitState } from '../visit/index.js';
+import type { ZoneId } from '../words/index.js';
 import { homeCare, leftOver, tellVisit } from './index.js';
 
 const matted = anInput({}, {}, { zones: [{ zone: 'ear_leather_left', matGrade: 3, skin: 'sound', crust: false }] });
@@ -51,6 +53,32 @@ describe('tellVisit', () => {
       ]),
     );
     expect(text).toContain('Nick (mild: heals by itself), left ear flap (leather): Pressed, stopped.');
+  });
+  it('keeps how soon: a vet today, a vet within days, here within a week', () => {
+    const zone = (z: ZoneId, more: Partial<ZoneFinding>): ZoneFinding => ({ zone: z, matGrade: 0, skin: 'sound', crust: false, ...more });
+    const pelted = (['back', 'rump', 'chest', 'side_left', 'side_right', 'thigh_left'] as const).map((z) =>
+      zone(z, { matGrade: 4, skin: 'red' }),
+    );
+    const input = anInput(
+      {},
+      { born: '2010-01-01' },
+      {
+        zones: [...pelted, zone('hock_left', { matGrade: 3, strangles: true }), zone('belly', { skin: 'sore' })],
+      },
+    );
+    const s = replay(
+      VISIT,
+      eventsOf([
+        [0, BOOKED],
+        [0, { type: 'plan_accepted', body: { plan: recordOf(makePlan(input)), told: null } }],
+        [0, { type: 'work_started', body: {} }],
+        [1, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }],
+      ]),
+    );
+    const text = told(s);
+    expect(text).toMatch(/This is for a vet today: .*left hock/);
+    expect(text).toMatch(/This is for a vet within 3 days: .*belly/);
+    expect(text).toMatch(/This should not wait: here within 7 days, or a vet within 7 days: /);
   });
   it('says hard signs without blame, and why it was stopped', () => {
     const text = told(

@@ -3,7 +3,7 @@ import { sayingOf } from '../log/index.js';
 import { bandOf } from '../strain/index.js';
 import { unfinishedPieces, type VisitState, workNow } from '../visit/index.js';
 import { type Activity, activityOf, type HouseRules, type Reason, reason, type Saying, saying, type StepName } from '../words/index.js';
-import { CLOSE_WORK } from '../work/index.js';
+import { CLOSE_WORK, isForEase } from '../work/index.js';
 
 /** What happened, in the order an owner asks: was it done, how was it, what went wrong, what is left. */
 export function tellVisit(state: VisitState, dogName: string): Reason[] {
@@ -30,10 +30,15 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
     const hard = [...new Set(now.strain.hardSigns)];
     if (hard.length > 0) out.push(reason('told.hard_signs', { name: dogName, signals: hard }, 0.8));
   }
-  const left = leftOver(state);
+  const dated = byDays(state, 'another_visit').filter((d) => d.days !== undefined);
+  const soon = new Set(dated.flatMap((d) => d.things.map((t) => JSON.stringify([t.rule, t.facts]))));
+  const left = leftOver(state).filter((s) => !soon.has(JSON.stringify([s.rule, s.facts])));
   if (left.length > 0) out.push(reason('told.left', { things: left }, 0.6));
-  const forVet = state.plan?.notToday.filter((n) => n.to === 'vet').map((n) => sayingOf(n.what)) ?? [];
-  if (forVet.length > 0) out.push(reason('told.vet', { things: forVet }, 1));
+  for (const { days, things } of dated) out.push(reason('told.within', { days: days ?? 0, things }, 0.8));
+  for (const { days, things } of byDays(state, 'vet')) {
+    if (days === undefined) out.push(reason('told.vet', { things }, 1));
+    else out.push(days === 0 ? reason('told.vet_today', { things }, 1) : reason('told.vet_within', { days, things }, 1));
+  }
   for (const i of state.incidents) {
     out.push(
       reason(
@@ -50,6 +55,16 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
   }
   if (state.incidents.length === 0 && state.work) out.push(reason('told.no_incident', {}, 0.3));
   return out;
+}
+
+/** What was put off or is for a vet, by how soon; the soonest first, what says no day last. */
+function byDays(state: VisitState, to: 'vet' | 'another_visit'): { days: number | undefined; things: Saying[] }[] {
+  const groups = new Map<number | undefined, Saying[]>();
+  for (const n of state.plan?.notToday.filter((x) => x.to === to) ?? []) {
+    const days = n.withinDays ?? undefined;
+    groups.set(days, [...(groups.get(days) ?? []), sayingOf(n.what)]);
+  }
+  return [...groups].map(([days, things]) => ({ days, things })).sort((a, b) => (a.days ?? Infinity) - (b.days ?? Infinity));
 }
 
 /** What the owner watches for and does at home. Common practice, no source. */
@@ -75,7 +90,7 @@ const CALM_ADVICE_FROM = 50;
 /** Work planned or asked for that was not finished: it goes on the next plan by itself. */
 export function leftOver(state: VisitState): Saying[] {
   // What was begun is told of by itself.
-  const open = state.ended ? unfinishedPieces(state).filter((u) => !u.begun) : [];
+  const open = state.ended ? unfinishedPieces(state).filter((u) => !u.begun && !isForEase(activityOf(u.step.id))) : [];
   const planned = [...new Set(open.map((u) => u.step))].map((step) => {
     const left = open.filter((u) => u.step === step);
     return left.length === step.pieces.length
@@ -94,7 +109,7 @@ export function leftOver(state: VisitState): Saying[] {
 
 function stepsWith(state: VisitState, status: string): StepName[] {
   const names = [...(state.work?.steps.values() ?? [])]
-    .filter((s) => s.status === status)
+    .filter((s) => s.status === status && !isForEase(activityOf(s.step)))
     .map((s) => state.plan?.steps.find((p) => p.id === s.step)?.name ?? activityOf(s.step));
   return [...new Set(names)];
 }

@@ -185,13 +185,13 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
 
   function clipBody(zones: readonly ZoneId[]): void {
     if (ageWeeks(input.dog.born, input.today) < PUPPY_BODY_CLIP_FROM_WEEKS) {
-      const until = PUPPY_BODY_CLIP_FROM_WEEKS - ageWeeks(input.dog.born, input.today);
       notPlanned.push({
         what: saying('what.body_clip', {}),
         activity: 'body_clip',
         zones,
         to: 'another_visit',
-        withinDays: Math.ceil(until * 7),
+        // Not before then; no day by which it must be.
+        withinDays: undefined,
         reasons: [reason('step.puppy_no_body_clip', { weeks: PUPPY_BODY_CLIP_FROM_WEEKS }, 0.9)],
       });
       return;

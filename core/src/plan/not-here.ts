@@ -11,6 +11,7 @@ const VET_WITHIN_DAYS: Readonly<Partial<Record<RuleId, number>>> = {
   'looked.nails_grown_in': 1,
   'vet.weeping_under_tail': 1,
   'vet.sore_skin': 3,
+  'blade.sore_skin': 3,
   'mat.sore_skin_vet': 3,
   'looked.pads_cut': 3,
   'looked.folds_sore': 3,

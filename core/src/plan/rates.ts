@@ -3,7 +3,7 @@ import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { learnRate } from '../strain/index.js';
 import { type Activity, type JointComfort, type Reason, reason, type ZoneId } from '../words/index.js';
-import { ACTIVITY_FACTS, isMatWork, jointsOf, reachOf } from '../work/index.js';
+import { ACTIVITY_FACTS, isForEase, isMatWork, jointsOf, reachOf } from '../work/index.js';
 import type { PlanInput } from './plan-input.js';
 
 export interface StepRate {
@@ -118,6 +118,7 @@ function whatHurts(
   comfort: JointComfort | undefined,
   skin: 'sound' | 'red' | 'sore',
 ): StepRate['painfulBy'] {
+  if (isForEase(activity)) return undefined;
   if (comfort === 'painful') return 'joint';
   if (skin !== 'sound') return 'skin';
   if (isMatWork(activity)) {

@@ -1,7 +1,7 @@
 import { areaOf, type FeelOver, type ZoneFinding } from '../findings/index.js';
 import type { CarriedOver, CarriedZone } from '../plan/index.js';
 import { type Activity, activityOf, pieceId, type ZoneId } from '../words/index.js';
-import { isFoundWork } from '../work/index.js';
+import { isForEase, isFoundWork } from '../work/index.js';
 import type { VisitState } from './state.js';
 import type { VisitSummary } from './summary.js';
 import { unfinishedPieces } from './unfinished.js';
@@ -16,6 +16,7 @@ export interface UndonePiece {
 export function undonePiecesIn(state: VisitState): UndonePiece[] {
   if (!state.ended || !state.plan) return [];
   const planned = unfinishedPieces(state).flatMap(({ step, piece }) => {
+    if (isForEase(activityOf(step.id))) return [];
     const place = piece.zones[0];
     return place ? [{ activity: activityOf(step.id), place }] : [];
   });
@@ -35,7 +36,8 @@ export function undonePiecesIn(state: VisitState): UndonePiece[] {
 export function undoneIn(state: VisitState): Activity[] {
   if (!state.ended || !state.plan) return [];
   const putOff = state.plan.notToday.flatMap((n) => (n.to === 'another_visit' && n.activity ? [n.activity] : []));
-  return [...new Set([...unfinishedPieces(state).map((u) => activityOf(u.step.id)), ...putOff])];
+  const planned = unfinishedPieces(state).map((u) => activityOf(u.step.id));
+  return [...new Set([...planned, ...putOff])].filter((a) => !isForEase(a));
 }
 
 /** Zones of an ended visit whose mats or crusts were to be worked on and were not. */

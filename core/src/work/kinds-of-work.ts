@@ -14,6 +14,8 @@ export const FOLLOWS_AT_ONCE = BATHING.slice(1);
 export const isFoundWork = (a: Activity): boolean => ACTIVITY_FACTS[a].found;
 /** Mats are worked on. `isMatWork('nails') // => false` */
 export const isMatWork = (a: Activity): boolean => ACTIVITY_FACTS[a].mats !== undefined;
+/** What is done for the dog's ease: nobody asked for it, and nobody misses it when it was not done. */
+export const isForEase = (a: Activity): boolean => a === 'meet_tool' || a === 'easy_end';
 /** Tight mats are taken off close to the skin. */
 export const CLOSE_WORK = having((f) => f.mats === 'clip');
 

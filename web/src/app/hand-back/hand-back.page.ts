@@ -38,7 +38,7 @@ export class HandBackPage {
   protected readonly told = computed(() =>
     tellVisit(this.store.state(), this.store.name()).map((r) => ({
       text: this.words.say(r),
-      vet: r.rule === 'told.vet' || r.rule === 'told.incident',
+      vet: r.rule.startsWith('told.vet') || r.rule === 'told.incident',
       weight: r.weight,
     })),
   );

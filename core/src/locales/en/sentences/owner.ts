@@ -31,6 +31,9 @@ export const OWNER_SENTENCES = {
   'told.incident':
     '{incident} ({harm}), {has_zone, select, yes {{zone}} other {place not given}}: {has_text, select, yes {{text}} other {no more was written}}',
   'told.no_incident': 'No injury and no near miss was recorded.',
+  'told.vet_today': 'This is for a vet today: {things}.',
+  'told.vet_within': 'This is for a vet within {days}: {things}.',
+  'told.within': 'This should not wait: here within {days}, or a vet within {days}: {things}.',
   'told.vet': 'This is for a vet: {things}.',
   'told.in_writing': 'What was found or hurt is told to the owner and the vet, in writing, today.',
   'told.by_word': 'What was found or hurt is told to the owner today, and written in the file.',
