@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { PlannedStepRecord } from '@mansuet/core/log';
 import { KeyHint } from '../controls/key-hint';
 import { aboutMinutes, stopwatch } from '../wording/time';
@@ -21,8 +21,6 @@ export class StepCard {
   protected readonly moodLabels = this.words.labels.mood;
   protected readonly watch = stopwatch;
   protected readonly round = Math.round;
-  /** What is still open, in the order of the hands. */
-  protected readonly places = computed(() => this.words.list(this.table.pieces().flatMap((p) => (p.status === 'open' ? [p.place] : []))));
   protected readonly postures = this.words.labels.posture;
   protected readonly about = (s: PlannedStepRecord): string => aboutMinutes(s.minutes, s.minutesRange);
 }
