@@ -26,7 +26,7 @@ async function middle(of: Locator): Promise<{ x: number; y: number }> {
 }
 test('a plan is changed by hand: dragged, refused with the rule, left out, taken back', async ({ page }) => {
   await signIn(page, 'rafael');
-  await planFor(page, 'Clover');
+  await planFor(page, 'Wren');
   const before = await names(page);
 
   // Down by one with the mouse.

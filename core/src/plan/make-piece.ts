@@ -130,7 +130,9 @@ export function bodily(
 ): Pick<Piece, 'post' | 'postures' | 'standing'> {
   const facts = ACTIVITY_FACTS[activity];
   const rests = activity === 'dry' && (hasKind(kinds, 'senior') || hasKind(kinds, 'sore_joints') || hasKind(kinds, 'puppy'));
-  const postures = posturesFor({ zones, hold, post: facts.post, standing: facts.standing, rests, weightKg: input.dog.weightKg });
+  // The whole coat is brushed as the dog lies, turned in the middle of it: one step, not one for each side.
+  const sides = activity === 'brush_through' ? [] : zones;
+  const postures = posturesFor({ zones: sides, hold, post: facts.post, standing: facts.standing, rests, weightKg: input.dog.weightKg });
   return {
     post: postures.includes('lap') ? 'lap' : facts.post,
     postures,
