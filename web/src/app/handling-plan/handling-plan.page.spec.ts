@@ -61,11 +61,12 @@ describe('HandlingPlanPage', () => {
         .querySelectorAll('button.step')
         [at(name)]?.dispatchEvent(new KeyboardEvent('keydown', { key: by, altKey: true, bubbles: true }));
     };
-    const before = at('Nails');
-    key('Nails', 'ArrowDown');
-    await visit.until(
-      () => visit.store.state().wishes.length === 1 && at('Nails') === before + 1 && visit.host.querySelector('.grip') !== null,
-    );
+    // The ends of a visit and the bath lie where they lie: two neighbours that may change places.
+    const bound = (n: string | undefined): boolean => n === undefined || /^(Meet|Brush|Bath|Towel|Dry|Two easy)/.test(n);
+    const before = names().findIndex((n, i) => !bound(n) && !bound(names()[i + 1]));
+    const [free, next] = [names()[before] ?? '', names()[before + 1] ?? ''];
+    key(free, 'ArrowDown');
+    await visit.until(() => visit.store.state().wishes.length === 1 && at(free) > at(next) && visit.host.querySelector('.grip') !== null);
     expect(visit.host.querySelector('man-wish-strip')?.textContent).toContain('Against the plan without it');
     key('Dry', 'ArrowUp');
     await visit.fixture.whenStable();
@@ -100,8 +101,9 @@ describe('HandlingPlanPage', () => {
       () =>
         visit.host.textContent?.includes('from minute') === true && visit.host.querySelectorAll('button.step').length === taken.length - 1,
     );
-    expect(visit.host.textContent).toContain('Plan anew from now');
-    expect(visit.host.textContent).toContain('This plan is at the table.');
+    await visit.until(() => visit.host.textContent?.includes('Plan anew from now') === true);
+    // Measured strain is another than predicted: the rest may be ordered otherwise, and then it is said.
+    expect(visit.host.textContent).toMatch(/This plan is at the table\.|Other than at the table: /);
   });
 
   it('goes to the table with the sentences that were shown, and then waits for a change', async () => {

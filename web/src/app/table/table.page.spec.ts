@@ -74,11 +74,12 @@ describe('TablePage', () => {
     const of = (zone: ZoneId): Promise<ChoiceGroupHarness> =>
       visit.loader.getHarness(ChoiceGroupHarness.with({ label: ENGLISH.labels.zone[zone] }));
     await (await of(first!.zones[0]!)).press('left');
-    expect(work()?.pieces.get(first!.id)?.status).toBe('left');
+    await visit.until(() => work()?.pieces.get(first!.id)?.status === 'left');
     await (await of(second!.zones[0]!)).press('done');
-    expect(visit.host.textContent).toContain(`1 of ${step.pieces.length} done`);
+    await visit.until(() => visit.host.textContent?.includes(`1 of ${step.pieces.length} done`) === true);
     await visit.click('Close');
     await visit.click(/^Step done/);
+    await visit.until(() => work()?.steps.get(step.id)?.status === 'done');
     expect(work()?.pieces.get(first!.id)?.status).toBe('left');
     expect(step.pieces.slice(1).map((x) => work()?.pieces.get(x.id)?.status)).toEqual(step.pieces.slice(1).map(() => 'done'));
   });
