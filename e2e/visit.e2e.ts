@@ -144,7 +144,7 @@ test('single keys at the table: signals, break, undo, slips, the list; all of th
   await page.keyboard.press('7');
   await expect(page.getByRole('alert').filter({ hasText: 'Pause' })).toBeVisible();
   await page.keyboard.press('u');
-  await expect(page.getByText('Taken back: signal seen')).toBeVisible();
+  await expect(page.getByText('Taken back: growls')).toBeVisible();
   await expect(page.getByRole('alert').filter({ hasText: 'Pause' })).toBeHidden();
   await page.keyboard.press('h');
   const hold = page.getByRole('dialog', { name: 'Another hold' });
