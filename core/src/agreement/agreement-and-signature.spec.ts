@@ -5,7 +5,7 @@ import { SIGNATURE } from '../log/index.js';
 import { compareWith, isWorthOffering, makePlan } from '../plan/index.js';
 import { anInput, SPEC_DAY } from '../testing/dogs.js';
 import { sayReason } from '../testing/english.js';
-import { CONSENT_IDS } from '../words/index.js';
+import { type ZoneId, CONSENT_IDS } from '../words/index.js';
 import { alternativesTo, CONSENT_TEXT_VERSION, isSigned, proposeAgreement, signaturePath } from './index.js';
 
 const pad = (...strokes: number[][]) => ({ width: 300, height: 120, strokes });
@@ -92,6 +92,15 @@ describe('proposeAgreement', () => {
     expect(a.extraMinutes).toBeGreaterThan(0);
     expect(a.extraPriceMinor).toBe(a.extraMinutes * 90);
     expect(a.consents.filter((c) => c.required).map((c) => c.id)).toEqual(['close_clip', 'vet_emergency']);
+  });
+  it('says what the blades leave, place by place where it differs', () => {
+    const tight = (zones: readonly ZoneId[]): string => {
+      const input = anInput({}, {}, { zones: zones.map((zone) => ({ zone, matGrade: 3, skin: 'sound', crust: false })) });
+      return proposeAgreement(makePlan(input), input, 90).possible.map(sayReason).join('\n');
+    };
+    expect(tight(['armpit_left', 'groin_left'])).toContain('clipped under: the coat there will be about 1.5 mm.');
+    expect(tight(['armpit_left', 'hind_paw_left'])).toContain('about 1.5 mm at left armpit.');
+    expect(tight(['armpit_left', 'hind_paw_left'])).toMatch(/about 0\.\d+ mm at left hind paw/);
   });
   it('charges nothing for a dog without mats', () => expect(proposeAgreement(makePlan(anInput()), anInput(), 90).extraPriceMinor).toBe(0));
   it('refuses a negative rate', () => expect(() => proposeAgreement(makePlan(anInput()), anInput(), -1)).toThrowError(RangeError));

@@ -38,7 +38,7 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
   const regular = clipOff && input.asked.items.includes('body_clip') ? BODY_CLIP_MINUTES : 0;
   const extraMinutes = Math.max(0, Math.round(matSteps.reduce((sum, s) => sum + s.minutes, 0) - regular));
   const possible: Reason[] = [];
-  if (clipped.length > 0) possible.push(reason('agree.close_clip', { mm: clipped[0]?.blade?.lengthMm ?? 1.5 }, 0.8));
+  possible.push(...lengthsLeft(clipped));
   const short = plan.promised.filter((p) => p.promise === 'blade_only');
   if (input.asked.items.includes('body_clip') && short.length > 0)
     possible.push(
@@ -73,6 +73,15 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
     extraPriceMinor: extraPriceMinor(extraMinutes, ratePerMinuteMinor),
     possible,
   };
+}
+
+/** What the blades leave where tight mats are clipped under: one length, or place by place where it differs. */
+function lengthsLeft(clipped: HandlingPlan['steps']): Reason[] {
+  const places = clipped.flatMap((s) => s.pieces.map((p) => ({ zone: p.place, mm: p.blade?.lengthMm ?? 0 })));
+  const lengths = [...new Set(places.map((p) => p.mm))].sort((a, b) => b - a);
+  const [only] = lengths;
+  if (lengths.length === 1 && only !== undefined) return [reason('agree.close_clip', { mm: only }, 0.8)];
+  return lengths.map((mm) => reason('agree.close_clip_there', { mm, zones: places.filter((p) => p.mm === mm).map((p) => p.zone) }, 0.8));
 }
 
 /** More places than this are counted, not named. */

@@ -2,14 +2,14 @@ import { ageWeeks, type KindFound } from '../knowledge/dogs/index.js';
 import { type PainfulQuestion, painfulLimit } from '../knowledge/fit/index.js';
 import { HOLDS } from '../knowledge/holds/index.js';
 import { findFloorBreaches } from '../knowledge/floors/index.js';
-import { type Condition, type Reason, reason, saying } from '../words/index.js';
-import { ACTIVITY_FACTS, BATHING } from '../work/index.js';
+import { type Activity, type Condition, reason, saying } from '../words/index.js';
+import { ACTIVITY_FACTS, BATHING, cannotDoWithout, isForEase, isFoundWork, type OrderContext } from '../work/index.js';
 import type { MatWork } from './find-mat-work.js';
 import { findPieces, tightMatsLeft } from './find-pieces.js';
 import { floorStepOf } from './floor-step.js';
-import { type BuiltStep, groupSteps } from './group-steps.js';
+import { type BuiltStep, groupSteps, putOff } from './group-steps.js';
 import { withinMuzzle, withinPain } from './painful-budget.js';
-import type { NotPlanned, Piece } from './piece.js';
+import { type NotPlanned, type Piece, whatOf } from './piece.js';
 import type { PlanInput } from './plan-input.js';
 import { toldOnly } from './told-only.js';
 import { fixedByHand } from './wishes-on-steps.js';
@@ -59,7 +59,10 @@ export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): Built
     input,
     notPlanned,
   );
-  const steps = within(fixedByHand(groupSteps(whole(pieces, notPlanned)), input, kinds), notPlanned);
+  const steps = within(
+    fixedByHand(groupSteps(onItsGround(whole(pieces, notPlanned), { kinds, input }, notPlanned)), input, kinds),
+    notPlanned,
+  );
   const held = steps.flatMap((s) => s.pieces);
   notPlanned.push(...toldOnly(input, held, notPlanned));
   return { steps, later: groupSteps([...pain.later, ...muzzle.later]), notPlanned: merged(notPlanned), mats: found.mats };
@@ -112,24 +115,36 @@ function whole(pieces: readonly Piece[], notPlanned: NotPlanned[]): Piece[] {
   });
   // Nothing to end, no tool to meet.
   const bladed = kept.some((p) => ACTIVITY_FACTS[p.activity].bladed);
-  const work = kept.some((p) => p.activity !== 'easy_end' && p.activity !== 'meet_tool');
+  const work = kept.some((p) => !isForEase(p.activity));
   return kept.filter((p) => (p.activity !== 'easy_end' || work) && (p.activity !== 'meet_tool' || bladed));
 }
 
-const put = (s: BuiltStep, because: Reason): NotPlanned => ({
-  what: saying('what.step', { step: s.name }),
-  activity: s.activity,
-  zones: s.zones,
-  to: 'another_visit',
-  withinDays: undefined,
-  reasons: [because],
-});
-
 /** What the groomer has left out. */
 function withoutForbidden(pieces: readonly Piece[], input: PlanInput, notPlanned: NotPlanned[]): Piece[] {
-  const forbidden = groupSteps(pieces).filter((s) => wishFor(input.wishes, 'forbid', s.id));
-  notPlanned.push(...forbidden.map((s) => put(s, reason('wish.forbidden', {}, 1))));
+  const steps = groupSteps(pieces);
+  const forbidden = steps.filter((s) => wishFor(input.wishes, 'forbid', s.id));
+  notPlanned.push(...forbidden.map((s) => putOff(s, steps, [reason('wish.forbidden', {}, 1)])));
   return pieces.filter((p) => !forbidden.some((s) => s.pieces.includes(p)));
+}
+
+/** No blade or shears where the mat or crust that should be out before stays in: what was put off takes with it what needs it there. */
+function onItsGround(pieces: readonly Piece[], at: OrderContext, notPlanned: NotPlanned[]): Piece[] {
+  const left = notPlanned.flatMap((n) => (n.activity && isFoundWork(n.activity) ? [{ activity: n.activity, zones: n.zones }] : []));
+  const needs = (p: Piece): Activity | undefined =>
+    BATHING.includes(p.activity) ? undefined : left.find((l) => cannotDoWithout(p, l, at))?.activity;
+  for (const p of pieces) {
+    const other = needs(p);
+    if (other)
+      notPlanned.push({
+        what: whatOf(p),
+        activity: p.activity,
+        zones: p.zones,
+        to: 'another_visit',
+        withinDays: undefined,
+        reasons: [reason('left.needs_other', { other }, 0.9)],
+      });
+  }
+  return pieces.filter((p) => needs(p) === undefined);
 }
 
 /** As many steps as one visit's search can hold; what matters least is for another day, and it is said. */
@@ -140,7 +155,7 @@ function within(steps: readonly BuiltStep[], notPlanned: NotPlanned[]): BuiltSte
     .filter((s) => !BATHING.includes(s.activity))
     .sort((a, b) => urgency(a) - urgency(b) || b.minutes - a.minutes)
     .slice(0, steps.length - STEPS_AT_MOST);
-  notPlanned.push(...beyond.map((s) => put(s, reason('left.more_than_a_visit', { count: STEPS_AT_MOST }, 0.9))));
+  notPlanned.push(...beyond.map((s) => putOff(s, steps, [reason('left.more_than_a_visit', { count: STEPS_AT_MOST }, 0.9)])));
   return steps.filter((s) => !beyond.includes(s));
 }
 

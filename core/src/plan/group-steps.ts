@@ -1,49 +1,36 @@
-import type { GapWithoutHold } from '../knowledge/holds/index.js';
-import {
-  type Activity,
-  byWeight,
-  type DogPosture,
-  type Post,
-  type Reason,
-  reason,
-  type RuleId,
-  type StepId,
-  type StepName,
-  type Tier,
-  type ZoneId,
-} from '../words/index.js';
+import { type Activity, byWeight, type Reason, reason, type RuleId, saying, type StepId } from '../words/index.js';
 import { ACTIVITY_FACTS, CAUTIONS_SHOWN } from '../work/index.js';
 import { BLADE_STOP_MINUTES, bladeStopsIn } from './blade-stops.js';
-import type { Piece } from './piece.js';
+import type { NotPlanned, Piece } from './piece.js';
 import type { StepRate } from './rates.js';
 
 /** A step ready to be ordered: neighbouring pieces of one kind of work that share post, tool, hold and the postures they allow. */
-export interface BuiltStep {
+export interface BuiltStep extends Pick<
+  Piece,
+  | 'activity'
+  | 'name'
+  | 'zones'
+  | 'tier'
+  | 'post'
+  | 'postures'
+  | 'standing'
+  | 'minutes'
+  | 'rate'
+  | 'hold'
+  | 'blade'
+  | 'dryer'
+  | 'gaps'
+  | 'needsConsent'
+  | 'cautions'
+  | 'reasons'
+> {
   readonly id: StepId;
-  readonly activity: Activity;
-  /** What it is called. */
-  readonly name: StepName;
   /** In the order in which hands come to them. */
   readonly pieces: readonly Piece[];
-  readonly zones: readonly ZoneId[];
-  readonly tier: Tier;
   readonly worth: number;
-  readonly post: Post;
-  readonly postures: readonly DogPosture[];
-  readonly standing: boolean;
-  readonly minutes: number;
   readonly minutesRange: readonly [number, number];
   /** Standard deviation of the logarithm of the minutes. */
   readonly minutesSpread: number;
-  readonly rate: StepRate;
-  readonly hold: Piece['hold'];
-  readonly blade: Piece['blade'];
-  readonly dryer: Piece['dryer'];
-  /** Moments in which nothing holds the dog. */
-  readonly gaps: readonly GapWithoutHold[];
-  readonly needsConsent: boolean;
-  readonly cautions: readonly Reason[];
-  readonly reasons: readonly Reason[];
 }
 
 /** Worth of kinds of work that are found, by the urgency of their pieces; of those asked for, what the table says, shared by their pieces. */
@@ -53,6 +40,19 @@ function worthOfPieces(activity: Activity, pieces: readonly Piece[]): number {
   const share = pieces.reduce((sum, p) => sum + p.share, 0);
   const most = Math.max(...pieces.map((p) => p.urgency));
   return Math.max(1, Math.round(facts.worth * Math.min(1, share)), most > 3 ? most : 0);
+}
+
+/** A step that is put off to another day: its kind of work, and where, when that kind makes several steps. */
+export function putOff(step: BuiltStep, all: readonly BuiltStep[], reasons: readonly Reason[]): NotPlanned {
+  const several = all.some((s) => s !== step && s.activity === step.activity);
+  return {
+    what: several ? saying('what.pieces', { step: step.name, zones: step.zones }) : saying('what.step', { step: step.name }),
+    activity: step.activity,
+    zones: step.zones,
+    to: 'another_visit',
+    withinDays: undefined,
+    reasons,
+  };
 }
 
 /** What pieces must share to be one step: a blade, a hold or a ban is never passed from one to another. */

@@ -4,14 +4,14 @@ import { painfulLimit, type PainfulWork, painfulWork } from '../knowledge/fit/in
 import type { RegisterRow } from '../knowledge/hazards/index.js';
 import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../knowledge/holds/index.js';
 import { learnHalfLife, MOOD_START, uncountedSignals } from '../strain/index.js';
-import { type Reason, reason, saying, type SignalId, type StepName } from '../words/index.js';
+import { type Reason, reason, type SignalId, type StepName } from '../words/index.js';
 import { type Account, accountsOf } from './accounts.js';
 import { bladeStopsOf } from './blade-stops.js';
 import { buildSteps, type BuiltPlan, painfulQuestion } from './build-steps.js';
 import { findClash, findOrderClash, type WishClash } from './clash.js';
 import { whyLeftOut } from './explain.js';
 import { stepsFromHere } from './from-here.js';
-import { type BuiltStep, groupSteps, roundHalf } from './group-steps.js';
+import { type BuiltStep, groupSteps, putOff, roundHalf } from './group-steps.js';
 import { withinPain } from './painful-budget.js';
 import type { PlanProblem } from './model.js';
 import { curveOf, type CurvePoint, placeSteps, type PlannedStep } from './place-steps.js';
@@ -166,9 +166,7 @@ function describe(
     const s = built.steps[i];
     if (!s) return [];
     const reasons = whyLeftOut(problem, i, built.steps, solution.chosen);
-    const several = built.steps.filter((x) => x.activity === s.activity).length > 1;
-    const what = several ? saying('what.pieces', { step: s.name, zones: s.zones }) : saying('what.step', { step: s.name });
-    return [{ what, activity: s.activity, zones: s.zones, to: 'another_visit', withinDays: undefined, reasons }];
+    return [putOff(s, built.steps, reasons)];
   });
   const notToday = [...built.notPlanned, ...left];
   const stops = bladeStopsOf(built.steps, run.stretches, input.house, input.now?.blades);

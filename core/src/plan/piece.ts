@@ -14,7 +14,7 @@ import {
   type Tier,
   type ZoneId,
 } from '../words/index.js';
-import { ACTIVITY_FACTS } from '../work/index.js';
+import { ACTIVITY_FACTS, isForEase } from '../work/index.js';
 import type { StepRate } from './rates.js';
 
 /** One kind of work in one place, with what is in the hand there, how it is held, and why. It is done, done in part or left by itself. */
@@ -68,6 +68,6 @@ export interface NotPlanned {
 
 /** What a piece is called by itself: its work and its place; what is done to the whole dog is called by its work. */
 export function whatOf(p: Pick<Piece, 'activity' | 'name' | 'place'>): Saying {
-  const wholeDog = ACTIVITY_FACTS[p.activity].bath !== undefined || p.activity === 'easy_end' || p.activity === 'meet_tool';
+  const wholeDog = ACTIVITY_FACTS[p.activity].bath !== undefined || isForEase(p.activity);
   return wholeDog ? saying('what.step', { step: p.name }) : saying('what.piece', { step: p.name, zone: p.place });
 }

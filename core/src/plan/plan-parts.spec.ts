@@ -3,9 +3,9 @@ import { PAINFUL_MINUTES } from '../knowledge/fit/index.js';
 import { houseRules } from '../knowledge/house-rules/index.js';
 import { aDog, anInput } from '../testing/dogs.js';
 import { sayReason } from '../testing/english.js';
-import { HAZARD_IDS } from '../words/index.js';
+import { HAZARD_IDS, type ZoneId } from '../words/index.js';
 import { type OrderStep, startRules } from '../work/index.js';
-import { makePlan, movementOf, postureOf, safeFinishOfPlan, seenWork, unfinishedAt, type WayHomeStep } from './index.js';
+import { makePlan, movementOf, type PlanInput, postureOf, safeFinishOfPlan, seenWork, unfinishedAt, type WayHomeStep } from './index.js';
 
 const known = { standingSeenMinutes: 40, visitsBefore: 3 };
 const armpit = { zones: [{ zone: 'armpit_left' as const, matGrade: 3 as const, skin: 'sound' as const, crust: false }] };
@@ -121,6 +121,15 @@ describe('painful work', () => {
     const clip = plan.steps.find((s) => s.activity === 'clip_tight_body')!;
     expect(clip.minutes).toBeGreaterThan(5);
     expect(clip.breaks.filter((b) => b.after > 0).length).toBeGreaterThanOrEqual(Math.ceil(clip.minutes / 5) - 1);
+  });
+  it('clips no place whose mat was to be brushed out before, and is not today', () => {
+    const mat = { zones: [{ zone: 'side_left' as const, matGrade: 2 as const, skin: 'sound' as const, crust: false }] };
+    const clip = { items: ['body_clip'] as const, wantedMm: 9, sessionMinutes: 150 };
+    const places = (wishes: PlanInput['wishes']): ZoneId[] =>
+      makePlan(anInput({ asked: clip, wishes }, known, mat)).steps.flatMap((s) => (s.activity === 'body_clip' ? s.zones : []));
+    expect(places([])).toContain('side_left');
+    expect(places([{ kind: 'forbid', step: 'brush_mats' }])).not.toContain('side_left');
+    expect(places([{ kind: 'forbid', step: 'brush_mats' }])).toContain('side_right');
   });
   it('keeps the minutes under a muzzle within one fitting', () => {
     const dog = { ...known, biteHistory: true, triggers: [{ cause: 'clipper' as const }] };

@@ -154,6 +154,23 @@ describe('what a visit leaves for the next', () => {
     const plan = makePlan(anInput({ asked: { items: ['bath'], wantedMm: 9, sessionMinutes: 120 }, carriedOver: next }, DOG));
     expect(plan.steps.find((s) => s.activity === 'nails')?.pieces.map((p) => p.place)).toEqual(['hind_nails_left']);
   });
+  it('is nothing of a step that was done in part, taken up again and finished', () => {
+    const state = visit(
+      [0, start('nails')],
+      [2, { type: 'piece_finished', body: { piece: 'nails:hind_nails_left', outcome: 'left', why: '' } }],
+      [0, start('feet')],
+      [8, done('feet')],
+      [0, start('nails')],
+      [3, done('nails')],
+      [0, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }],
+    );
+    // What was said of one place by itself stays.
+    expect(
+      carriedOverFrom([summarize(state)])
+        .filter((c) => c.activity === 'nails')
+        .map((c) => c.place),
+    ).toEqual(['hind_nails_left']);
+  });
   it('a place that was opened again is planned anew, beside what is over', () => {
     const state = visit(
       [0, start('nails')],

@@ -44,6 +44,8 @@ export interface PieceProgress {
   readonly piece: PieceId;
   readonly status: 'done' | 'part' | 'left';
   readonly why: string;
+  /** It was told with its step, not by itself: when the step goes on, this is open again. */
+  readonly withStep: boolean;
 }
 
 /** A blade in hand: how warm it is thought to be, and since when. */

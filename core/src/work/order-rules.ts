@@ -122,10 +122,9 @@ export function timeLags(steps: readonly Step[]): TimeLag[] {
     .map(([soak, crust]) => ({ first: soak.id, then: crust.id, minutes: SOAK_MINUTES, rule: 'order.soak_first' }));
 }
 
-/** Work in one place needs the work before it in that very place; what is done to the whole dog needs it everywhere. */
-const LOCAL: readonly Activity[] = ['soak', 'crust', 'brush_mats', 'clip_tight_fragile', 'clip_tight_head', 'clip_tight_body', 'prep_clip'];
+/** Work in one place needs the work before it in that very place; what water does to the whole dog needs it everywhere. */
 function kindOf(fact: OrderFact, first: Omit<Step, 'id'>, then: Omit<Step, 'id'>): OrderKind {
-  if (fact.kind === 'before' || !LOCAL.includes(fact.first) || ACTIVITY_FACTS[fact.then].bath !== undefined) return fact.kind;
+  if (fact.kind === 'before' || [fact.first, fact.then].some((a) => ACTIVITY_FACTS[a].bath !== undefined)) return fact.kind;
   return inOnePlace(first, then) ? fact.kind : 'before';
 }
 

@@ -2,7 +2,7 @@ import { type DogKind, type Reason, reason } from '../../words/index.js';
 
 /**
  * Painful minutes that a dog is put through in one visit, and in one go before hands rest; the least of those that hold counts. Our
- * defaults. `frail`: ill with the vet's agreement, thin, or sore in its joints.
+ * defaults. `frail`: ill with the vet's agreement, or thin.
  */
 export const PAINFUL_MINUTES = { grown: 25, senior: 15, bite_history: 10, frail: 10, puppy: 5, young_puppy: 3 } as const;
 export const PAINFUL_IN_ONE_GO = { grown: 5, senior: 3, puppy: 2 } as const;

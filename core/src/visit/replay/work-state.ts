@@ -36,7 +36,8 @@ export function finishStep(
   outcome: 'done' | 'part' | 'left',
   why: string,
 ): void {
-  for (const piece of pieces) if (!work.pieces.has(piece)) work.pieces.set(piece, { piece, status: outcome, why });
+  for (const piece of pieces)
+    if (work.pieces.get(piece)?.withStep !== false) work.pieces.set(piece, { piece, status: outcome, why, withStep: true });
   const progress = work.steps.get(step) ?? { step, status: outcome, seconds: 0, points: 0, why };
   progress.status = outcome;
   progress.why = why;

@@ -25,6 +25,8 @@ export const APPLY_WORK: Appliers<
     const progress = work.steps.get(e.body.step);
     if (progress) progress.status = 'running';
     else work.steps.set(e.body.step, { step: e.body.step, status: 'running', seconds: 0, points: 0, why: '' });
+    // What was said of its places with the step is open again when the step goes on.
+    for (const piece of plannedPieces(s, e.body.step)) if (work.pieces.get(piece)?.withStep) work.pieces.delete(piece);
     endBreak(work);
     work.running = e.body.step;
     work.runs.push({ step: e.body.step, fromMinute: minuteOf(work, e.stamp.wallMs), toMinute: undefined });
@@ -40,7 +42,7 @@ export const APPLY_WORK: Appliers<
   piece_finished: (s, { body: { piece, outcome, why } }) => {
     if (!s.work) return;
     if (outcome === 'open') s.work.pieces.delete(piece);
-    else s.work.pieces.set(piece, { piece, status: outcome, why });
+    else s.work.pieces.set(piece, { piece, status: outcome, why, withStep: false });
   },
   hold_used: (s, { body }) => {
     if (!s.work) return;

@@ -44,6 +44,7 @@ export const OWNER_RULES = {
   'care.calm': rule('practice', 'name'),
   // Agreement
   'agree.close_clip': rule('practice', 'mm'),
+  'agree.close_clip_there': rule('practice', 'mm', 'zones'),
   'agree.length': rule('practice', 'wanted'),
   'alternative.shorter': rule('practice', 'mm'),
   'alternative.with_helper': rule('practice'),

@@ -4,6 +4,7 @@ import { NgIcon, provideIcons } from '@ng-icons/core';
 import { lucideGripVertical, lucidePin } from '@ng-icons/lucide';
 import {
   type HandlingPlan,
+  isMeant,
   isPreference,
   moved,
   nameIn,
@@ -66,10 +67,12 @@ export class StepList {
     return ids.map((h) => ` + ${this.words.labels.hold[h]}`).join('');
   }
   protected fixed(step: PlannedStep): boolean {
-    return this.wishes().some((w) => w.step === step.id || w.step === step.activity);
+    return this.wishes().some((w) => isMeant(w.step, step.id));
   }
   protected where(step: PlannedStep): string {
-    return `${step.post}, ${this.words.labels.posture[step.posture]}`;
+    const posture = this.words.labels.posture[step.posture];
+    // On the lap and in the tub say where by themselves.
+    return step.post === 'tub' || step.post === 'lap' ? posture : `${step.post}, ${posture}`;
   }
 
   /** Where it is done, place by place; what is done to the whole dog is not listed. */

@@ -47,6 +47,7 @@ export const OWNER_SENTENCES = {
   'care.marks': 'Show the marks we measured to your vet. We do not know what they are.',
   'care.calm': '{name} has worked hard: quiet, water, and no visitors for the rest of the day.',
   // Agreement
+  'agree.close_clip_there': 'Tight mats are clipped under: the coat will be about {mm} mm at {zones}.',
   'agree.close_clip': 'Tight mats are clipped under: the coat there will be about {mm} mm.',
   'agree.length': '{wanted} mm was asked for. A length is promised only where a comb passes.',
   'alternative.shorter': 'Clipped to {mm} mm all over: fewer minutes under the brush now and until the next visit; it feels cold at first.',
