@@ -65,7 +65,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     ageWeeks: years(14),
     kg: 11,
     coat: 'silky',
-    facts: { ears: 'drop', conditions: ['arthritis', 'deaf'], sex: 'male', standingSeenMinutes: 9 },
+    facts: { ears: 'drop', conditions: ['arthritis', 'deaf'], sex: 'male', standingSeenMinutes: 9, soreWhenLifted: true, liesOn: 'right' },
     notes: [
       works('Lies on the folded towel for feet and nails.', 'Imke Aldous'),
       avoid('Turning him front end first: his hind legs slip.', 'Imke Aldous'),
@@ -82,7 +82,12 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     ageWeeks: years(5),
     kg: 16,
     coat: 'wire',
-    facts: { triggers: [{ cause: 'nails' }, { cause: 'held', place: 'feet' }], sex: 'female' },
+    facts: {
+      triggers: [{ cause: 'nails' }, { cause: 'held', place: 'feet' }],
+      sex: 'female',
+      resents: ['forefeet'],
+      injuries: [{ kind: 'other', zone: 'hind_nails_left', on: null, here: false }],
+    },
     notes: [
       avoid('Nails at the end: she is used up by then.', 'Rafael Quist'),
       works('One paw, a treat, next paw.', 'Rafael Quist'),
@@ -100,7 +105,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     ageWeeks: years(7),
     kg: 24,
     coat: 'curly',
-    facts: { ears: 'drop', build: 'heavy' },
+    facts: { ears: 'drop', build: 'heavy', resents: ['ears'], injuries: [{ kind: 'burn', zone: 'belly', on: null, here: false }] },
     notes: [avoid('Brushing behind the ears.', 'Odette Marrow')],
     asked: FULL,
     wantedMm: 13,
@@ -128,7 +133,7 @@ export const DEMO_DOGS: readonly DemoDog[] = [
     ageWeeks: years(6),
     kg: 19,
     coat: 'double',
-    facts: { biteHistory: true, triggers: [{ cause: 'dryer' }, { cause: 'strangers' }], ears: 'prick' },
+    facts: { biteHistory: true, triggers: [{ cause: 'dryer' }, { cause: 'strangers' }], ears: 'prick', muzzleUsed: true, guards: ['food'] },
     notes: [
       avoid('Coming from behind with the dryer.', 'Tomasz Vane'),
       works('Tomasz at the head; he talks about the harbour.', 'Rafael Quist'),
@@ -427,6 +432,8 @@ export function formOf(d: DemoDog, now: Date): DogForm {
     vetPhone: '0550 100 999',
     medicines: (d.facts?.conditions ?? []).flatMap((c) => TOLD_MEDICINES[c] ?? []),
     productAllergies: d.facts?.conditions?.includes('skin_allergy') ? ['perfumed shampoo'] : [],
+    // Of a dog that was here everything has been asked.
+    ...(d.visits > 0 ? { muzzleUsed: false, soreWhenLifted: false, liesOn: 'either', slipsCollar: false, groomedBy: 'here' } : {}),
     ...d.facts,
   };
 }

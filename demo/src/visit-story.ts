@@ -130,7 +130,12 @@ function feelOver(w: VisitWriter, { findings, form, weighedKg }: Story): void {
   for (const m of findings.mats)
     w.wait(0.3).write({ type: 'zone_felt', body: { zone: m.zone, comb: m.comb, lift: m.lift, skin: m.skin, crust: false } });
   for (const joint of findings.stiff) w.wait(0.2).write({ type: 'joint_felt', body: { joint, comfort: 'stiff' } });
-  if (findings.mark) w.write({ type: 'mark_felt', body: { ...findings.mark, border: 'regular', surface: 'smooth', isNew: false } });
+  if (findings.mark)
+    w.write({
+      type: 'mark_felt',
+      body: { ...findings.mark, border: 'regular', surface: 'smooth', isNew: false, kind: 'stands_out', spot: [0.62, 0.34] },
+    });
+  w.write({ type: 'dog_asked', body: {} });
   for (const area of FEEL_AREAS) w.wait(0.1).write({ type: 'area_felt', body: { area, as: 'sound' } });
   w.wait(1).write({ type: 'feel_over_done', body: {} });
 }

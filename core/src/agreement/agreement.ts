@@ -1,7 +1,7 @@
-import { extraPriceMinor } from '../knowledge/coat/index.js';
+import { extraPriceMinor, longestCutFor } from '../knowledge/coat/index.js';
 import { hasKind } from '../knowledge/dogs/index.js';
 import type { HandlingPlan, PlanInput } from '../plan/index.js';
-import { type ConsentId, type Reason, reason } from '../words/index.js';
+import { type ConsentId, type Reason, reason, type RuleId } from '../words/index.js';
 import { CLOSE_WORK, isMatWork } from '../work/index.js';
 import { whyNotMore } from './alternatives.js';
 
@@ -54,6 +54,7 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
     );
   else if (input.asked.items.includes('body_clip') && input.feelOver.zones.some((z) => z.matGrade >= 2))
     possible.push(reason('agree.length', { wanted: input.asked.wantedMm }, 0.7));
+  possible.push(...ofCoatAndReturn(plan, input));
   possible.push(...whyNotMore(plan));
   if (extraMinutes > 0) possible.push(reason('agree.extra', { minutes: extraMinutes }, 0.6));
   const asked: ConsentAsked[] = [];
@@ -73,6 +74,26 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
     extraPriceMinor: extraPriceMinor(extraMinutes, ratePerMinuteMinor),
     possible,
   };
+}
+
+/** What the owner hears before the clip about a long way back, an overgrown or a double coat, and a place that was burned. */
+function ofCoatAndReturn(plan: HandlingPlan, input: PlanInput): Reason[] {
+  const out: Reason[] = [];
+  const { returnWeeks, wantedMm, items } = input.asked;
+  const clips = plan.steps.filter((s) => s.activity === 'body_clip' || s.activity === 'face');
+  if (returnWeeks !== undefined && items.includes('body_clip')) {
+    const { atMostMm } = longestCutFor(input.dog.coat, returnWeeks, false);
+    if (atMostMm < wantedMm) out.push(reason('agree.long_return', { weeks: returnWeeks, mm: atMostMm }, 0.75));
+  }
+  const pieces = clips.flatMap((s) => s.pieces);
+  const says = (rule: RuleId): boolean => pieces.some((p) => p.blade?.reasons.some((r) => r.rule === rule) === true);
+  if (says('blade.overgrown_longer_first')) out.push(reason('agree.overgrown', {}, 0.6));
+  for (const p of plan.steps.flatMap((s) => s.pieces))
+    if (p.blade?.blade && input.dog.injuries.some((i) => i.kind === 'burn' && i.zone === p.place))
+      out.push(reason('agree.burned_before', { zone: p.place }, 0.75));
+  const close = plan.steps.filter((s) => s.name === 'clip_off_body' || (s.activity === 'clip_tight_body' && s.needsConsent));
+  if (input.dog.coat === 'double' && close.length > 0) out.push(reason('agree.double_close', {}, 0.8));
+  return out;
 }
 
 /** What the blades leave where tight mats are clipped under: one length, or place by place where it differs. */

@@ -1,3 +1,4 @@
+import { longestCutFor } from '../knowledge/coat/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { FOR_HEALTH, type HandlingPlan, type PlanInput } from '../plan/index.js';
 import { type AlternativeId, type Reason, reason } from '../words/index.js';
@@ -19,12 +20,14 @@ const LATER_MINUTES = 30;
 export function alternativesTo(input: PlanInput, kinds: readonly KindFound[]): Alternative[] {
   const out: Alternative[] = [];
   const { asked } = input;
+  const longReturn = asked.returnWeeks === undefined ? Infinity : longestCutFor(input.dog.coat, asked.returnWeeks, false).atMostMm;
+  const shorterMm = Math.min(EASY_CARE_MM, longReturn);
   const mats = input.feelOver.zones.some((z) => z.matGrade >= 2);
-  if (asked.items.includes('body_clip') && asked.wantedMm > EASY_CARE_MM && (mats || hasKind(kinds, 'senior')))
+  if (asked.items.includes('body_clip') && asked.wantedMm > shorterMm && (mats || longReturn < asked.wantedMm || hasKind(kinds, 'senior')))
     out.push({
       id: 'shorter',
-      input: { ...input, asked: { ...asked, wantedMm: EASY_CARE_MM } },
-      because: reason('alternative.shorter', { mm: EASY_CARE_MM }, 0.6),
+      input: { ...input, asked: { ...asked, wantedMm: shorterMm } },
+      because: reason('alternative.shorter', { mm: shorterMm }, 0.6),
     });
   if (!input.helperThere)
     out.push({ id: 'with_helper', input: { ...input, helperThere: true }, because: reason('alternative.with_helper', {}, 0.5) });

@@ -4,9 +4,20 @@ import { DOG_FORM } from '../knowledge/dogs/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { STORED_EVENT } from '../log/index.js';
 import type { VisitSummary } from '../visit/index.js';
-import { ACTIVITIES, COATS, MARK_BORDERS, MARK_SURFACES, NOTE_KINDS, PHOTO_KINDS, ROLES, WEIGHED_BY, ZONE_IDS } from '../words/index.js';
+import {
+  ACTIVITIES,
+  COATS,
+  MARK_BORDERS,
+  MARK_KINDS,
+  MARK_SURFACES,
+  NOTE_KINDS,
+  PHOTO_KINDS,
+  ROLES,
+  WEIGHED_BY,
+  ZONE_IDS,
+} from '../words/index.js';
 import { OWNER_FORM } from './dog-requests.js';
-import { HOUSE_RULES } from './house-rules.js';
+import { BLADES_OWNED, HOUSE_RULES } from './house-rules.js';
 
 /** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */
 export const STAFF = z.object({ staffId: z.uuid(), name: z.string(), role: z.enum(ROLES), trained: z.boolean() });
@@ -21,6 +32,7 @@ export const SALON = z.object({
   ratePerMinuteMinor: z.number().int().min(0),
   /** Left out by answers kept from earlier versions. */
   house: HOUSE_RULES.default(HOUSE_DEFAULTS),
+  bladesOwned: BLADES_OWNED.default(null),
 });
 export type Salon = z.infer<typeof SALON>;
 
@@ -50,6 +62,8 @@ const MARK_SEEN = z.object({
   widthMm: z.number(),
   border: z.enum(MARK_BORDERS),
   surface: z.enum(MARK_SURFACES),
+  kind: z.enum(MARK_KINDS).optional(),
+  spot: z.tuple([z.number(), z.number()]).optional(),
 });
 export type MarkSeen = z.infer<typeof MARK_SEEN>;
 const PAST_VISIT = z.object({ visitId: z.uuid(), arrivesAt: z.iso.datetime(), groomer: z.string(), summary });

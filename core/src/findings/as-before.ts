@@ -1,4 +1,13 @@
-import type { FeelArea, Joint, Leg, LookedFinding, LookedPart, MatGrade, ZoneId } from '../words/index.js';
+import {
+  type FeelArea,
+  type Joint,
+  type Leg,
+  LOOKED_FINDINGS,
+  type LookedFinding,
+  type LookedPart,
+  type MatGrade,
+  type ZoneId,
+} from '../words/index.js';
 import { FEEL_AREA_FACTS } from './feel-areas.js';
 import type { FeelOver } from './feel-over.js';
 
@@ -35,11 +44,10 @@ export function foundBefore(area: FeelArea, last: LastFound | undefined): OldFin
       .map((m) => ({ kind: 'mark' as const, markId: m.markId, zone: m.zone, lengthMm: m.lengthMm, widthMm: m.widthMm })),
     ...looks.flatMap((part) => {
       const finding = last.feelOver.looked?.[part];
-      return finding && !HEALTHY.has(finding) ? [{ kind: 'looked' as const, part, finding }] : [];
+      return finding && finding !== LOOKED_FINDINGS[part][0] ? [{ kind: 'looked' as const, part, finding }] : [];
     }),
   ];
 }
-const HEALTHY: ReadonlySet<string> = new Set(['clear', 'fine', 'dry', 'clean', 'short', 'sound', 'covered']);
 
 /** Zones whose coat or skin is otherwise than the last time, once a hand was there today. */
 export function changedZones(now: FeelOver, feltAreas: ReadonlySet<FeelArea>, last: LastFound | undefined): ZoneId[] {
@@ -59,5 +67,6 @@ export function changedZones(now: FeelOver, feltAreas: ReadonlySet<FeelArea>, la
 export function stiffBefore(last: LastFound | undefined): { joints: readonly Joint[]; favours: Leg | undefined } {
   if (!last) return { joints: [], favours: undefined };
   const joints = (Object.keys(last.feelOver.joints) as Joint[]).filter((j) => last.feelOver.joints[j] !== 'free');
-  return { joints, favours: last.feelOver.favours };
+  const { favours } = last.feelOver;
+  return { joints, favours: favours === 'none' ? undefined : favours };
 }

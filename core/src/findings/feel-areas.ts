@@ -17,19 +17,19 @@ export const FEEL_AREA_FACTS: Readonly<Record<FeelArea, FeelAreaFacts>> = {
   },
   ears: {
     zones: both('ear_base', 'ear_leather', 'ear_canal'),
-    looks: ['ears'],
+    looks: ['ears', 'seeds'],
   },
   neck_and_chest: {
     zones: ['throat', 'neck', 'chest'],
-    looks: [],
+    looks: ['breath', 'ticks'],
   },
   forelegs: {
     zones: both('shoulder', 'armpit', 'foreleg', 'carpal', 'dewclaw', 'fore_paw', 'fore_nails'),
-    looks: ['nails', 'pads'],
+    looks: ['nails', 'dewclaws', 'pads'],
   },
   back_and_sides: {
     zones: ['back', ...both('side')],
-    looks: ['ribs'],
+    looks: ['ribs', 'grease'],
   },
   underside: {
     zones: ['belly', ...both('tuck_up', 'groin'), 'sanitary'],
@@ -41,7 +41,7 @@ export const FEEL_AREA_FACTS: Readonly<Record<FeelArea, FeelAreaFacts>> = {
   },
   rear: {
     zones: ['tail_root', 'tail', 'anus'],
-    looks: ['anal'],
+    looks: ['rear_touch', 'anal'],
   },
   joints: {
     zones: [],

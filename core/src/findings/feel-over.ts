@@ -7,9 +7,11 @@ import type {
   LiftTest,
   MARK_BORDERS,
   MARK_SURFACES,
+  MarkKind,
   MatGrade,
   Mood,
   SkinState,
+  Warning,
   ZoneId,
 } from '../words/index.js';
 import type { Looked } from './looked.js';
@@ -22,6 +24,14 @@ export interface MarkFound {
   readonly border: (typeof MARK_BORDERS)[number];
   readonly surface: (typeof MARK_SURFACES)[number];
   readonly isNew: boolean;
+  /** How it meets a blade; not said by versions that did not ask. */
+  readonly kind?: MarkKind | undefined;
+  /** Where it lies in its place, as shares of the width and height of the drawing of that place. */
+  readonly spot?: readonly [number, number] | undefined;
+  /** A hand found it as on that day, ISO; nobody measured it today. */
+  readonly asBefore?: string | undefined;
+  /** Known from an earlier visit and not looked for today: the day it was last seen, ISO. */
+  readonly presumedSince?: string | undefined;
 }
 
 /** What the hands found in one zone. */
@@ -65,8 +75,12 @@ export interface FeelOver {
   readonly mood: Mood;
   /** Eyes, mouth, ears, nails …: what was seen there; parts that are missing were not looked at. */
   readonly looked?: Looked | undefined;
-  /** The leg it spares today: the weak one. */
-  readonly favours?: Leg | undefined;
+  /** The leg it spares today, the weak one; `none` when it was looked at and spares none, nothing when nobody looked. */
+  readonly favours?: Leg | 'none' | undefined;
+  /** Places where it minds the hand today. */
+  readonly resents?: readonly ZoneId[] | undefined;
+  /** What it did today before any work. */
+  readonly warned?: Warning | undefined;
   /** Told today that it has bitten someone while being handled. */
   readonly biteTold: boolean;
 }

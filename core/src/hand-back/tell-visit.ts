@@ -1,12 +1,25 @@
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { sayingOf } from '../log/index.js';
 import { bandOf } from '../strain/index.js';
-import { unfinishedPieces, type VisitState, workNow } from '../visit/index.js';
-import { type Activity, activityOf, type HouseRules, type Reason, reason, type Saying, saying, type StepName } from '../words/index.js';
+import { type MarkOfFile, presumedMarks, unfinishedPieces, type VisitState, workNow } from '../visit/index.js';
+import {
+  type Activity,
+  activityOf,
+  type HouseRules,
+  JOINTS,
+  type Reason,
+  reason,
+  type Saying,
+  saying,
+  type StepName,
+} from '../words/index.js';
 import { CLOSE_WORK, isForEase } from '../work/index.js';
 
-/** What happened, in the order an owner asks: was it done, how was it, what went wrong, what is left. */
-export function tellVisit(state: VisitState, dogName: string): Reason[] {
+/**
+ * What happened, in the order an owner asks: was it done, how was it, what was found, what went wrong, what is left.
+ * @param known marks of the file, of earlier visits
+ */
+export function tellVisit(state: VisitState, dogName: string, known: readonly MarkOfFile[] = []): Reason[] {
   const out: Reason[] = [];
   if (state.ended?.outcome === 'not_today') out.push(reason('told.not_today', { name: dogName, why: state.ended.why }, 1));
   const now = workNow(state, state.work?.clockMs ?? 0);
@@ -39,6 +52,7 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
     if (days === undefined) out.push(reason('told.vet', { things }, 1));
     else out.push(days === 0 ? reason('told.vet_today', { things }, 1) : reason('told.vet_within', { days, things }, 1));
   }
+  if (state.ended?.outcome !== 'not_today') out.push(...marksTold(state, known));
   for (const i of state.incidents) {
     out.push(
       reason(
@@ -55,6 +69,22 @@ export function tellVisit(state: VisitState, dogName: string): Reason[] {
   }
   if (state.incidents.length === 0 && state.work) out.push(reason('told.no_incident', {}, 0.3));
   return out;
+}
+
+/** Each mark by itself: what was found, what was known, and what nobody looked for. */
+function marksTold(state: VisitState, known: readonly MarkOfFile[]): Reason[] {
+  const since = (id: string): string | undefined =>
+    known
+      .filter((m) => m.markId === id)
+      .map((m) => m.seenOn)
+      .sort()[0];
+  const found = state.feelOver.marks.map((m) => {
+    const facts = { mark_kind: m.kind ?? 'stands_out', zone: m.zone, size: [m.lengthMm, m.widthMm] as const };
+    const first = since(m.markId);
+    return first === undefined ? reason('told.mark', facts, 0.7) : reason('told.mark_known', { ...facts, since: first }, 0.6);
+  });
+  const missed = presumedMarks(known, state).map((m) => reason('told.mark_presumed', { zone: m.zone, since: m.presumedSince ?? '' }, 0.5));
+  return [...found, ...missed];
 }
 
 /** What was put off or is for a vet, by how soon; the soonest first, what says no day last. */
@@ -79,6 +109,12 @@ export function homeCare(state: VisitState, dogName: string): Reason[] {
   if (hurt) out.push(reason('care.injury', {}, 0.9));
   if (state.feelOver.zones.some((z) => z.matGrade >= 1)) out.push(reason('care.mats', {}, 0.4));
   if (state.feelOver.marks.length > 0) out.push(reason('care.marks', {}, 0.7));
+  const { favours, joints, looked } = state.feelOver;
+  if (favours && favours !== 'none') out.push(reason('care.spare_leg', { name: dogName, weak: favours }, 0.8));
+  const stiff = JOINTS.find((j) => (joints[j] ?? 'free') !== 'free');
+  if (stiff) out.push(reason('care.stiff', { name: dogName, joint: stiff }, 0.7));
+  if (looked?.grease === 'greasy') out.push(reason('care.greasy', {}, 0.5));
+  if (looked?.ticks === 'tick') out.push(reason('care.tick', {}, 0.8));
   const now = workNow(state, state.work?.clockMs ?? 0);
   if (now && now.strain.peak >= CALM_ADVICE_FROM) out.push(reason('care.calm', { name: dogName }, 0.5));
   return out;

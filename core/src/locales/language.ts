@@ -13,17 +13,21 @@ import type {
   FitSign,
   FitVerdict,
   FloorId,
+  GroomedBy,
   GuardFinger,
+  Guarded,
   HarmDegree,
   HeatFactor,
   HoldId,
   HouseQuestion,
   HouseRules,
   IncidentKind,
+  InjuryKind,
   Joint,
   JointComfort,
   LearnedTool,
   Leg,
+  LiesOn,
   LookedFinding,
   LookedPart,
   BUILDS,
@@ -33,11 +37,13 @@ import type {
   TAIL_SETS,
   MARK_BORDERS,
   MARK_SURFACES,
+  MarkKind,
   MatGrade,
   Mood,
   Phase,
   PHOTO_KINDS,
   ProblemCode,
+  ResentedPlace,
   ResistanceCause,
   RiskBand,
   Role,
@@ -54,6 +60,7 @@ import type {
   ToldItem,
   ToolKind,
   TriggerCause,
+  Warning,
   ZoneGroup,
   ZoneId,
   ZonePart,
@@ -85,17 +92,23 @@ export interface LabelIds {
   hold: HoldId;
   houseQuestion: HouseQuestion;
   incident: IncidentKind;
+  injury: InjuryKind;
+  groomedBy: GroomedBy;
+  guarded: Guarded;
+  liesOn: LiesOn;
   joint: Joint;
   learnedTool: LearnedTool;
   leg: Leg;
   lookedFinding: LookedFinding;
   lookedPart: LookedPart;
   matGrade: MatGrade;
+  markKind: MarkKind;
   mood: Mood;
   nose: (typeof NOSES)[number];
   phase: Phase;
   problem: ProblemCode;
   photoKind: (typeof PHOTO_KINDS)[number];
+  resented: ResentedPlace;
   resistance: ResistanceCause;
   risk: RiskBand;
   role: Role;
@@ -112,6 +125,7 @@ export interface LabelIds {
   posture: DogPosture;
   told: ToldItem;
   tool: ToolKind;
+  warning: Warning;
   zone: ZoneId;
   zoneGroup: ZoneGroup;
 }
@@ -127,6 +141,7 @@ export type Labels = { readonly [K in LabelKind]: Readonly<Record<LabelIds[K], s
 export interface Forms {
   readonly hold: { readonly prevents: Readonly<Record<HoldId, string>> };
   readonly tool: { readonly a: Readonly<Record<ToolKind, string>> };
+  readonly markKind: { readonly told: Readonly<Record<MarkKind, string>> };
   readonly zone: { readonly part: Readonly<Record<ZoneId, string>> };
 }
 

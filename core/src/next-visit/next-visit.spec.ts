@@ -9,6 +9,8 @@ const datesOf = (change: Partial<NextVisitQuestion> = {}): ReturnType<typeof nex
     clipOff: false,
     leftWeeks: undefined,
     stoppedEarly: false,
+    newMarks: false,
+    returnWeeks: undefined,
     season: undefined,
     house: HOUSE_DEFAULTS,
     today: SPEC_DAY,
@@ -24,7 +26,7 @@ describe('nextVisitDates', () => {
     expect(dates[0]?.because.rule).toBe('next.nails');
   });
   it('comes back at 8 weeks after a clip-off, at 3 for a puppy, sooner for what was left', () => {
-    expect(datesOf({ clipOff: true })[0]?.weeks).toBe(8);
+    expect(datesOf({ clipOff: true }).map((d) => d.weeks)).toEqual([2, 8]);
     expect(datesOf({ dog: aDog({ born: '2026-08-20' }) })[0]?.weeks).toBe(3);
     expect(datesOf({ leftWeeks: 1 })[0]?.weeks).toBe(1);
   });
@@ -42,7 +44,13 @@ describe('nextVisitDates', () => {
       ['next.nails', 4],
       ['next.coat', 6],
     ]);
-    expect(ask({ clipOff: true })).toEqual([['next.clip_off', 8]]);
+    expect(ask({ clipOff: true })).toEqual([
+      ['next.skin_after_pelt', 2],
+      ['next.clip_off', 8],
+    ]);
+    expect(ask({ newMarks: true })[0]).toEqual(['next.marks', 4]);
+    expect(ask({ returnWeeks: 16 })).toContain(['next.between', 6]);
+    expect(ask({ returnWeeks: 8 })).toEqual([['next.coat', 6]]);
     expect(ask({ dog: aDog({ born: '2026-08-20' }) })[0]).toEqual(['next.puppy', 3]);
     expect(ask({ dog: aDog({ biteHistory: true }) })[0]).toEqual(['next.habit', 4]);
     expect(ask({ dog: aDog({ triggers: [{ cause: 'nails' }] }) })[0]).toEqual(['next.habit', 4]);

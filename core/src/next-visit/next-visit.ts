@@ -3,13 +3,17 @@ import { type DogFacts, lifeStage } from '../knowledge/dogs/index.js';
 import { type Activity, type HouseRules, type Reason, reason } from '../words/index.js';
 
 export interface NextVisitQuestion {
-  readonly dog: Pick<DogFacts, 'born' | 'weightKg' | 'coat' | 'ears' | 'conditions' | 'triggers' | 'biteHistory'>;
+  readonly dog: Pick<DogFacts, 'born' | 'weightKg' | 'coat' | 'ears' | 'conditions' | 'triggers' | 'biteHistory' | 'warned'>;
   /** Steps finished today. */
   readonly done: readonly Activity[];
   readonly clipOff: boolean;
   /** Weeks until the second visit for what was left, if anything was. */
   readonly leftWeeks: number | undefined;
   readonly stoppedEarly: boolean;
+  /** Marks that were not there the last time. */
+  readonly newMarks: boolean;
+  /** When the owner will really be back, weeks, as far as it was asked. */
+  readonly returnWeeks: number | undefined;
   /** When this dog mats, if it has a season. */
   readonly season: MatSeason | undefined;
   readonly house: HouseRules;
@@ -32,6 +36,12 @@ const PUPPY_WEEKS = 3;
 const HABIT_WEEKS = 4;
 const EAR_WEEKS = 8;
 const STOPPED_WEEKS = 2;
+/** Skin under a pelted coat is looked at 1 to 2 weeks after it came off; a new mark after 4. Common practice, no source. */
+const SKIN_AFTER_PELT_WEEKS = 2;
+const MARKS_WEEKS = 4;
+/** From this return on nails, ears and hygiene are done in between. Common practice, no source; when is our default. */
+const LONG_RETURN_WEEKS = 12;
+const BETWEEN_WEEKS = 6;
 
 /** Every date that speaks for a next visit, the earliest first. The first one is the proposal. */
 export function nextVisitDates(q: NextVisitQuestion): NextVisitDate[] {
@@ -41,9 +51,13 @@ export function nextVisitDates(q: NextVisitQuestion): NextVisitDate[] {
   };
   if (q.clipOff) add(CLIP_OFF_WEEKS, reason('next.clip_off', { weeks: CLIP_OFF_WEEKS }, 0.6));
   else add(COAT_WEEKS[q.dog.coat], reason('next.coat', { coat: q.dog.coat, weeks: COAT_WEEKS[q.dog.coat] }, 0.5));
+  if (q.clipOff) add(SKIN_AFTER_PELT_WEEKS, reason('next.skin_after_pelt', { weeks: SKIN_AFTER_PELT_WEEKS }, 0.8));
+  if (q.newMarks) add(MARKS_WEEKS, reason('next.marks', { weeks: MARKS_WEEKS }, 0.7));
+  if ((q.returnWeeks ?? 0) >= LONG_RETURN_WEEKS) add(BETWEEN_WEEKS, reason('next.between', { weeks: BETWEEN_WEEKS }, 0.6));
   if (q.done.includes('nails')) add(NAIL_WEEKS, reason('next.nails', { weeks: NAIL_WEEKS }, 0.4));
   if (lifeStage(q.dog, q.today) === 'puppy') add(PUPPY_WEEKS, reason('next.puppy', { weeks: PUPPY_WEEKS }, 0.7));
-  if (q.dog.triggers.length > 0 || q.dog.biteHistory) add(HABIT_WEEKS, reason('next.habit', { weeks: HABIT_WEEKS }, 0.6));
+  if (q.dog.triggers.length > 0 || q.dog.biteHistory || q.dog.warned !== null)
+    add(HABIT_WEEKS, reason('next.habit', { weeks: HABIT_WEEKS }, 0.6));
   if (q.dog.ears === 'drop' && q.dog.conditions.includes('ear_trouble')) add(EAR_WEEKS, reason('next.ears', { weeks: EAR_WEEKS }, 0.4));
   if (q.house.earHair === 'pluck' && q.done.includes('ears')) add(EAR_WEEKS, reason('next.ears_plucked', { weeks: EAR_WEEKS }, 0.4));
   if (q.season) {

@@ -1,8 +1,8 @@
-import { ageWeeks, type KindFound } from '../knowledge/dogs/index.js';
+import { ageWeeks, isIll, type KindFound } from '../knowledge/dogs/index.js';
 import { type PainfulQuestion, painfulLimit } from '../knowledge/fit/index.js';
 import { HOLDS } from '../knowledge/holds/index.js';
 import { findFloorBreaches } from '../knowledge/floors/index.js';
-import { type Activity, type Condition, reason, saying } from '../words/index.js';
+import { type Activity, reason, saying } from '../words/index.js';
 import { ACTIVITY_FACTS, BATHING, cannotDoWithout, isForEase, isFoundWork, type OrderContext } from '../work/index.js';
 import type { MatWork } from './find-mat-work.js';
 import { findPieces, tightMatsLeft } from './find-pieces.js';
@@ -23,17 +23,15 @@ export interface BuiltPlan {
   readonly mats: MatWork;
 }
 
-/** Ill with the vet's agreement: hygiene and comfort first. Common practice, no source. */
-const ILL: readonly Condition[] = ['heart', 'airway', 'fits', 'diabetes', 'addisons', 'cushings'];
 /** Steps of one plan at most; the search has a bit for each. What is beyond is for another day. */
 const STEPS_AT_MOST = 26;
 
 /** What decides how many painful minutes a dog is put through. */
 export const painfulQuestion = (input: PlanInput, kinds: readonly KindFound[]): PainfulQuestion => ({
   kinds: kinds.map((k) => k.kind),
-  frail: input.dog.conditions.some((c) => ILL.includes(c)) || input.feelOver.looked?.ribs === 'thin',
+  frail: isIll(input.dog) || input.feelOver.looked?.ribs === 'thin',
   ageWeeks: ageWeeks(input.dog.born, input.today),
-  afterStop: input.afterStop === true,
+  afterStop: input.afterStop === true || input.told.includes('sore_after_last'),
 });
 
 /** The steps that this visit could have, from what was asked for and what the hands found. */

@@ -32,7 +32,8 @@ export function findMatWork(input: PlanInput, kinds: readonly KindFound[]): MatW
     trained: input.trained,
     agreedBrushMinutes: undefined,
     toleranceStrainPoints: puppyOrSenior ? MAT_TOLERANCE_POINTS.puppyOrSenior : MAT_TOLERANCE_POINTS.grown,
-    house: input.house,
+    // A greasy coat is clipped rather than combed.
+    house: input.feelOver.looked?.grease === 'greasy' ? { ...input.house, brushOut: 'always_clip' } : input.house,
   });
   const clipped = coat.zones.filter((a) => a.way === 'clip_under');
   return {

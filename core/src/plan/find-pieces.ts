@@ -26,6 +26,8 @@ const PUPPY_BODY_CLIP_FROM_WEEKS = 16;
 const FINISH_AFTER_ROUGH = 0.65;
 /** Clipping a whole matted body off takes this much longer than its mats one by one: it is done slowly. Our default. */
 const CLIP_OFF_SLOWER = 1.3;
+/** A vet sees skin that is red or weeping under caked dirt within this many days. Common practice, no source; the number is our default. */
+const DIRT_OVER_SORE_DAYS = 1;
 /** Crusts at both eyes take what the table says; one takes half of it. */
 const ONE_OF_TWO = 0.5;
 
@@ -84,7 +86,21 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
       reasons: [e.because],
     });
 
-  const dirt: ZoneId[] = input.feelOver.looked?.anal === 'dirty' ? ['anus'] : [];
+  const dirty = input.feelOver.looked?.anal === 'dirty';
+  const sore = findingIn(input.feelOver, 'anus').skin !== 'sound';
+  // Dirt over red or weeping skin: no comb and no blade over it.
+  if (dirty && sore) {
+    spared.add('anus');
+    notPlanned.push({
+      what: saying('what.zone', { zone: 'anus' }),
+      activity: undefined,
+      zones: ['anus'],
+      to: 'vet',
+      withinDays: DIRT_OVER_SORE_DAYS,
+      reasons: [reason('step.dirt_over_sore', {}, 1)],
+    });
+  }
+  const dirt: ZoneId[] = dirty && !sore ? ['anus'] : [];
   const crusted = inNaturalOrder([...input.feelOver.zones.filter((z) => z.crust).map((z) => z.zone), ...dirt]);
   const ofDirt = (at: Place): boolean => at.place === 'anus';
   add('soak', placesOf('soak', crusted), (at) => ({
@@ -147,12 +163,20 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
       add(item, placesOf(item, zones), () => (item === 'nails' ? { reasons: [reason('step.nails', {}, 0.3)] } : {}));
     else trim(item, zones);
   }
-  const isNew = hasKind(kinds, 'puppy') ? 'step.meet_tool_puppy' : hasKind(kinds, 'first_visit') ? 'step.meet_tool_first' : undefined;
+  const isNew = whyMeetTool(input, kinds);
   if (isNew && pieces.some((p) => ACTIVITY_FACTS[p.activity].bladed))
-    add('meet_tool', placesOf('meet_tool', ACTIVITY_FACTS.meet_tool.zones), () => ({ reasons: [reason(isNew, {}, 0.7)] }));
+    add('meet_tool', placesOf('meet_tool', ACTIVITY_FACTS.meet_tool.zones), () => ({ reasons: [isNew] }));
   if (pieces.length > 0)
     add('easy_end', placesOf('easy_end', ACTIVITY_FACTS.easy_end.zones), () => ({
-      reasons: [reason(input.dog.treatsAllowed && input.house.rewards === 'food' ? 'step.easy_end_treat' : 'step.easy_end', {}, 0.5)],
+      reasons: [
+        reason(
+          input.dog.treatsAllowed && input.house.rewards === 'food' && !input.dog.guards.includes('food')
+            ? 'step.easy_end_treat'
+            : 'step.easy_end',
+          {},
+          0.5,
+        ),
+      ],
     }));
   for (const { zone, because } of vetOnly({
     dog: input.dog,
@@ -210,6 +234,17 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
     if (two) trim('prep_clip', zones, () => ({ reasons: [reason('step.rough_clip', {}, 0.5)] }));
     trim('body_clip', zones, () => (two ? { minutesFactor: FINISH_AFTER_ROUGH } : {}));
   }
+}
+
+/** Why the tool is met before it works: a puppy, a first visit, a first clipper, or one that hurt before. Common practice, no source. */
+function whyMeetTool(input: PlanInput, kinds: readonly KindFound[]): Reason | undefined {
+  if (hasKind(kinds, 'puppy')) return reason('step.meet_tool_puppy', {}, 0.7);
+  const hurt = input.dog.injuries.find((i) => i.kind === 'burn' || i.kind === 'cut');
+  if (hurt) return reason('step.meet_tool_hurt', { injury: hurt.kind }, 0.7);
+  if (input.dog.groomedBy === 'never') return reason('step.meet_tool_never', {}, 0.7);
+  if (hasKind(kinds, 'first_visit')) return reason('step.meet_tool_first', {}, 0.7);
+  const clipped = input.history.some((h) => h.tool === 'clipper' && h.minutes > 0);
+  return input.history.length > 0 && !clipped ? reason('step.meet_tool_new', {}, 0.7) : undefined;
 }
 
 /** Zones whose mat or crust is known from the last visit only. */

@@ -121,6 +121,7 @@ function rateOf(pieces: readonly Piece[], minutes: number): StepRate {
     interval: [mean((r) => r.interval[0]), mean((r) => r.interval[1])],
     shape: Math.min(...pieces.map((p) => p.rate.shape)),
     triggered: pieces.some((p) => p.rate.triggered),
+    minded: pieces.some((p) => p.rate.minded),
     painful: hurts !== undefined,
     painfulBy: hurts?.rate.painfulBy,
     reasons: unique(pieces.flatMap((p) => p.rate.reasons)),

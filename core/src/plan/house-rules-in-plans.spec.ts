@@ -48,6 +48,8 @@ const EFFECTS: Readonly<Record<HouseQuestion, () => void>> = {
         clipOff: false,
         leftWeeks: undefined,
         stoppedEarly: false,
+        newMarks: false,
+        returnWeeks: undefined,
         season: undefined,
         house,
         today: SPEC_DAY,

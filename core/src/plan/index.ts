@@ -19,6 +19,7 @@ export * from './manner.js';
 export * from './minutes.js';
 export * from './model.js';
 export * from './objective.js';
+export * from './of-whole-visit.js';
 export * from './odds.js';
 export * from './place-steps.js';
 export * from './plan-input.js';

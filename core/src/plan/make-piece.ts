@@ -4,7 +4,7 @@ import { chooseBlade } from '../knowledge/blades/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { lookedEffects, lookedMinutesFactor } from '../knowledge/fit/index.js';
 import { adviseLoop, chooseHold, gapsWithoutHold } from '../knowledge/holds/index.js';
-import { type Activity, type HoldId, pieceId, type Reason, type StepName, type ZoneId } from '../words/index.js';
+import { type Activity, type HoldId, pieceId, reason, type Reason, type StepName, type ZoneId } from '../words/index.js';
 import {
   ACTIVITY_FACTS,
   cautionsFor,
@@ -22,7 +22,7 @@ import { mannerOf, standsShort } from './manner.js';
 import { learnMinutes } from './minutes.js';
 import type { Piece } from './piece.js';
 import type { PlanInput } from './plan-input.js';
-import { posturesFor } from './postures-for.js';
+import { lyingFor, posturesFor } from './postures-for.js';
 import { stepRate } from './rates.js';
 
 export interface PieceExtra {
@@ -71,6 +71,9 @@ export function makePiece(
     kinds,
     joints: input.feelOver.joints,
     favours: input.feelOver.favours,
+    sits: input.feelOver.looked?.rear_touch === 'sits',
+    soreTail: TAIL.some((z) => findingIn(input.feelOver, z).skin !== 'sound'),
+    brittleNails: input.feelOver.looked?.nails === 'brittle',
     painful: rate.painful,
     triggered: rate.triggered,
     fighting: false,
@@ -80,6 +83,7 @@ export function makePiece(
     standsShort: facts.post === 'table' && facts.standing && standsShort(input, kinds),
     house: input.house,
   });
+  const otherSide = hold.hold === 'lap_or_side' ? onOtherSide(zones, input) : [];
   const blade = facts.bladed ? chooseBlade(bladeQuestion(place, activity, input, kinds, isClean(activity, input, kinds))) : undefined;
   const loop = adviseLoop({ dog: input.dog, kinds, fighting: false, house: input.house });
   const gently = isMatWork(activity) && facts.bladed && skin === 'sound' && rate.painfulBy === 'mat';
@@ -105,9 +109,10 @@ export function makePiece(
     gaps: facts.bladed && facts.post === 'table' && !lies(hold.hold) ? gapsWithoutHold(zones, loop.loop) : [],
     marks: input.feelOver.marks.filter((m) => zones.includes(m.zone)),
     needsConsent: extra.needsConsent ?? false,
-    cautions: cautionsFor({ activity, zones, feelOver: input.feelOver, dog: input.dog, kinds, loop: loop.loop }),
+    cautions: cautionsFor({ activity, zones, feelOver: input.feelOver, dog: input.dog, told: input.told, kinds, loop: loop.loop }),
     reasons: [
       ...(extra.reasons ?? []),
+      ...otherSide,
       ...lookedEffects(input.feelOver.looked)
         .filter((e) => e.activities.includes(activity))
         .map((e) => e.because),
@@ -116,6 +121,16 @@ export function makePiece(
       ...rate.reasons,
     ],
   };
+}
+
+const TAIL: readonly ZoneId[] = ['tail', 'tail_root'];
+
+/** A place that is reached only with the dog on the side that it does not lie on willingly. */
+function onOtherSide(zones: readonly ZoneId[], input: PlanInput): Reason[] {
+  const { liesOn } = input.dog;
+  if (liesOn !== 'left' && liesOn !== 'right') return [];
+  const zone = zones.find((z) => lyingFor(z) === (liesOn === 'left' ? 'lying_right' : 'lying_left'));
+  return zone ? [reason('hold.lies_on_other_side', { zone }, 0.8)] : [];
 }
 
 const lies = (hold: HoldId): boolean => hold === 'lap_or_side' || hold === 'under_arm';
@@ -132,7 +147,15 @@ export function bodily(
   const rests = activity === 'dry' && (hasKind(kinds, 'senior') || hasKind(kinds, 'sore_joints') || hasKind(kinds, 'puppy'));
   // The whole coat is brushed as the dog lies, turned in the middle of it: one step, not one for each side.
   const sides = activity === 'brush_through' ? [] : zones;
-  const postures = posturesFor({ zones: sides, hold, post: facts.post, standing: facts.standing, rests, weightKg: input.dog.weightKg });
+  const postures = posturesFor({
+    zones: sides,
+    hold,
+    post: facts.post,
+    standing: facts.standing,
+    rests,
+    weightKg: input.dog.weightKg,
+    liesOn: input.dog.liesOn,
+  });
   return {
     post: postures.includes('lap') ? 'lap' : facts.post,
     postures,

@@ -2,7 +2,7 @@ import type { PromisedLength } from '../knowledge/coat/index.js';
 import { dogKinds, type KindFound, type StandingLimits, standingLimits } from '../knowledge/dogs/index.js';
 import { painfulLimit, type PainfulWork, painfulWork } from '../knowledge/fit/index.js';
 import type { RegisterRow } from '../knowledge/hazards/index.js';
-import { adviseLoop, adviseReward, adviseVoice, type LoopAdvice } from '../knowledge/holds/index.js';
+import { adviseLoop, type LoopAdvice } from '../knowledge/holds/index.js';
 import { learnHalfLife, MOOD_START, uncountedSignals } from '../strain/index.js';
 import { type Reason, reason, type SignalId, type StepName } from '../words/index.js';
 import { type Account, accountsOf } from './accounts.js';
@@ -20,6 +20,7 @@ import type { PlanInput } from './plan-input.js';
 import { planRegister } from './plan-register.js';
 import { problemOf } from './problem-of.js';
 import { safeFinishOfPlan, type SafeFinishPoint } from './safe-finish-of-plan.js';
+import { ofWholeVisit } from './of-whole-visit.js';
 import { type SecondVisit, secondVisitFor } from './second-visit.js';
 import { simulate } from './simulate.js';
 import type { Solution } from './solution.js';
@@ -216,9 +217,7 @@ function describe(
           )
         : reason('plan.start_strain', { mood: input.feelOver.mood, points: problem.startStrain }, 0.3),
       ...halfLife.reasons,
-      ...loop.reasons,
-      adviseVoice(input.house, undefined),
-      adviseReward(input.house, input.dog),
+      ...ofWholeVisit(input, kinds),
       proofReason(solution, built.steps.length),
     ],
   };

@@ -97,7 +97,8 @@ function face(input: PlanInput, kinds: readonly KindFound[]): Manner {
 }
 
 function ears(input: PlanInput): Manner {
-  if (input.house.earHair === 'pluck' && !input.dog.conditions.includes('ear_trouble'))
+  const greasy = input.feelOver.looked?.grease === 'greasy';
+  if (input.house.earHair === 'pluck' && !greasy && !input.dog.conditions.includes('ear_trouble'))
     return { ...PLAIN, minutesFactor: PLUCKING.minutes, rateFactor: PLUCKING.rate, reasons: [reason('step.ears_pluck', {}, 0.5)] };
   return { ...PLAIN, reasons: [reason(input.house.earHair === 'vet_asked' ? 'step.ears_vet' : 'step.ears_leave', {}, 0.3)] };
 }

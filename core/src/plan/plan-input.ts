@@ -33,6 +33,8 @@ export interface ServiceAsked {
   readonly wantedMm: number;
   /** Minutes until the owner comes or the next dog is due. */
   readonly sessionMinutes: number;
+  /** When the owner will really be back, weeks; `undefined` while nobody asked. */
+  readonly returnWeeks?: number | undefined;
 }
 
 /** Everything the plan is made from. */
@@ -71,6 +73,8 @@ export interface PlanInput {
   readonly afterStop?: boolean | undefined;
   /** Findings among `feelOver` that are of the last visit: no hand has been there today. */
   readonly carriedZones?: readonly CarriedZone[] | undefined;
+  /** What is asked of every dog was asked today; nothing where nobody could say. */
+  readonly everyDogAsked?: boolean | undefined;
   /** What the groomer has fixed by hand. */
   readonly wishes?: readonly PlanWish[] | undefined;
   /** Where the work stands, when the rest of it is planned anew. */

@@ -1,5 +1,5 @@
 import { sideOf, zoneFacts } from '../knowledge/anatomy/index.js';
-import type { DogPosture, HoldId, Post, ZoneId } from '../words/index.js';
+import type { DogPosture, HoldId, LiesOn, Post, ZoneId } from '../words/index.js';
 
 /** Small enough to be worked on the lap, kg. Our default. */
 const LAP_UP_TO_KG = 9;
@@ -19,6 +19,8 @@ export function posturesFor(q: {
   /** It rests while this is done, where it can. */
   readonly rests?: boolean;
   readonly weightKg: number;
+  /** The side it lies on willingly; what can be reached either way is reached on that one. */
+  readonly liesOn?: LiesOn | null;
 }): DogPosture[] {
   if (q.post === 'tub') return ['in_tub'];
   if (q.hold === 'under_arm') return ['lap'];
@@ -28,12 +30,15 @@ export function posturesFor(q: {
   const [only] = sides.size === 1 ? sides : [];
   // On the lap a small dog is turned in the hands; it counts as one posture.
   if (lap.length > 0) return lap;
-  return only ? [only] : ['lying_left', 'lying_right'];
+  if (only) return [only];
+  if (q.liesOn === 'left') return ['lying_left'];
+  return q.liesOn === 'right' ? ['lying_right'] : ['lying_left', 'lying_right'];
 }
 
 const INNER: readonly string[] = ['armpit', 'groin', 'tuck_up'];
 
-function lyingFor(zone: ZoneId): DogPosture | undefined {
+/** On which side it lies for work in a place; nothing when the place is reached either way. */
+export function lyingFor(zone: ZoneId): DogPosture | undefined {
   const side = sideOf(zone);
   // Feet and heads are reached either way.
   if (!side || ['feet', 'face', 'ears'].includes(zoneFacts(zone).group)) return undefined;

@@ -1,6 +1,6 @@
 import { findingIn } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
-import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import { hasKind, type KindFound, resentedZones } from '../knowledge/dogs/index.js';
 import { learnRate } from '../strain/index.js';
 import { type Activity, type JointComfort, type Reason, reason, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS, isForEase, isMatWork, jointsOf, reachOf } from '../work/index.js';
@@ -13,6 +13,8 @@ export interface StepRate {
   /** Shape of the gamma distribution that the rate is known by: the higher, the surer. */
   readonly shape: number;
   readonly triggered: boolean;
+  /** A known trigger, or a place where it minds a hand: neither first nor last, and never called easy. */
+  readonly minded: boolean;
   /** It hurts: a painful joint must move, or skin and mats hurt. */
   readonly painful: boolean;
   /** What hurts most in it. */
@@ -27,6 +29,7 @@ const RATE_FACTORS = {
   reactive: 1.2,
   firstVisit: 1.2,
   trigger: 1.8,
+  resented: 1.4,
   strangers: 1.15,
   biteHistory: 1.1,
   stiffJoint: 1.3,
@@ -79,7 +82,10 @@ export function stepRate(
     (t) => (facts.causes.includes(t.cause) || (t.cause === 'held' && isHeld)) && (t.place === undefined || groups.includes(t.place)),
   );
   if (trigger) times(RATE_FACTORS.trigger, reason('rate.trigger', { cause: trigger.cause, factor: RATE_FACTORS.trigger }, 0.8));
-  else if (hasKind(kinds, 'reactive')) times(RATE_FACTORS.reactive, reason('rate.reactive', { factor: RATE_FACTORS.reactive }, 0.3));
+  const resented = isForEase(activity) || facts.bath ? undefined : zones.find((z) => resentedZones(input.dog, input.feelOver).has(z));
+  if (resented && !trigger) times(RATE_FACTORS.resented, reason('rate.resented', { zone: resented, factor: RATE_FACTORS.resented }, 0.7));
+  else if (!trigger && hasKind(kinds, 'reactive'))
+    times(RATE_FACTORS.reactive, reason('rate.reactive', { factor: RATE_FACTORS.reactive }, 0.3));
   if (input.dog.triggers.some((t) => t.cause === 'strangers'))
     times(RATE_FACTORS.strangers, reason('rate.strangers', { factor: RATE_FACTORS.strangers }, 0.3));
 
@@ -104,6 +110,7 @@ export function stepRate(
     interval: [low * today, high * today],
     shape: learned.rate.shape,
     triggered: trigger !== undefined,
+    minded: trigger !== undefined || resented !== undefined,
     painful: painfulBy !== undefined,
     painfulBy,
     reasons,

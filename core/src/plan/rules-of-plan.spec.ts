@@ -164,7 +164,9 @@ describe('cautions', () => {
   ): string[] => {
     const d = aDog(dog);
     const feelOver = { ...NOTHING_FOUND, ...found };
-    return cautionsFor({ activity, zones, feelOver, dog: d, kinds: dogKinds(d, feelOver, SPEC_DAY), loop: 'neck' }).map(sayReason);
+    return cautionsFor({ activity, zones, feelOver, dog: d, kinds: dogKinds(d, feelOver, SPEC_DAY), told: [], loop: 'neck' }).map(
+      sayReason,
+    );
   };
   it('are shown with every kind of work, six at most', () => {
     for (const activity of ACTIVITIES.filter((a) => a !== 'easy_end')) {

@@ -12,7 +12,7 @@ const RED_AGAIN_DAYS = 14;
 
 /** Marks that are open: nothing passes over them. */
 export const openMarks = (input: Pick<PlanInput, 'feelOver'>): PlanInput['feelOver']['marks'] =>
-  input.feelOver.marks.filter((m) => m.surface === 'oozing' || m.surface === 'bleeding');
+  input.feelOver.marks.filter((m) => m.surface === 'oozing' || m.surface === 'bleeding' || m.kind === 'sore');
 
 const leftAt = (
   what: NotPlanned['what'],
@@ -33,7 +33,7 @@ const leftAt = (
 export function openMarksTold(input: PlanInput): NotPlanned[] {
   return openMarks(input).map((m) =>
     leftAt(saying('what.mark', { zone: m.zone, size: [m.lengthMm, m.widthMm] }), [m.zone], 'vet', OPEN_MARK_DAYS, [
-      reason('mark.open', { zone: m.zone, surface: m.surface }, 1),
+      m.kind === 'sore' ? reason('mark.sore', { zone: m.zone }, 1) : reason('mark.open', { zone: m.zone, surface: m.surface }, 1),
     ]),
   );
 }

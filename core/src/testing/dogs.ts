@@ -18,7 +18,7 @@ export const FULL: readonly ServiceItem[] = ['bath', 'body_clip', 'face', 'feet'
 export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}): PlanInput {
   return {
     dog: aDog(dog),
-    feelOver: { ...NOTHING_FOUND, ...found },
+    feelOver: { ...NOTHING_FOUND, favours: 'none', ...found },
     asked: { items: FULL, wantedMm: 9, sessionMinutes: 150 },
     history: [],
     fit: 'go',

@@ -11,7 +11,7 @@ export function aHoldQuestion(
   found: Partial<FeelOver> = {},
 ): HoldQuestion {
   const facts = aDog(dog);
-  const feelOver = { ...NOTHING_FOUND, ...found };
+  const feelOver: FeelOver = { ...NOTHING_FOUND, favours: 'none', ...found };
   return {
     reaches: ['body'],
     dog: facts,

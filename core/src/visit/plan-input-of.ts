@@ -1,12 +1,14 @@
+import type { FeelOver } from '../findings/index.js';
 import { type Blade, BLADES, type Guard, GUARDS } from '../knowledge/blades/index.js';
 import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/index.js';
 import { CONTACT_MINUTES, type FitResult, fitToGroom } from '../knowledge/fit/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
 import type { BreakSeen } from '../strain/index.js';
-import type { HouseRules } from '../words/index.js';
+import type { Condition, HouseRules, ZoneId } from '../words/index.js';
 import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
+import { knownFacts, marksStillThere, type MarkOfFile, presumedMarks, resentedLately } from './known-from-visits.js';
 import { breaksSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';
 
 export interface PlanContext {
@@ -28,6 +30,10 @@ export interface PlanContext {
   readonly carriedZones?: readonly CarriedZone[];
   /** One of the last two visits was stopped for the dog's sake. */
   readonly afterStop?: boolean;
+  /** Marks of earlier visits, each as often as it was measured; one that was found gone is left out. */
+  readonly knownMarks?: readonly MarkOfFile[];
+  /** Places where it minded the hand the last time. */
+  readonly resented?: readonly ZoneId[];
 }
 
 /**
@@ -35,12 +41,14 @@ export interface PlanContext {
  * @param past summaries of the dog's other visits, the latest first
  */
 export function planContextOf(
-  now: Pick<PlanContext, 'trained' | 'house' | 'today' | 'pace'> & { readonly dog: StoredFacts },
+  now: Pick<PlanContext, 'trained' | 'house' | 'drawer' | 'today' | 'pace' | 'knownMarks'> & { readonly dog: StoredFacts },
   past: readonly VisitSummary[],
 ): PlanContext {
   return {
     ...now,
-    dog: dogFactsOf(now.dog, past.length),
+    dog: dogFactsOf(knownFacts(now.dog, past, now.today), past.length),
+    resented: resentedLately(past),
+    knownMarks: marksStillThere(now.knownMarks ?? [], past),
     history: historyOf(past),
     breaks: breaksSeenIn(past),
     times: timesOf(past),
@@ -51,12 +59,17 @@ export function planContextOf(
 }
 
 /** The dog of the file with what the scale and the hands say today: what is felt comes before what is written. */
-export function dogAsFelt(state: Pick<VisitState, 'weightKg' | 'feelOver'>, dog: DogFacts): DogFacts {
-  const mouth = state.feelOver.looked?.mouth === 'no_front_teeth' && !dog.conditions.includes('no_front_teeth');
+export function dogAsFelt(state: Pick<VisitState, 'weightKg' | 'feelOver' | 'dogAsked'>, dog: DogFacts): DogFacts {
+  const { looked } = state.feelOver;
+  const felt: Condition[] = [
+    ...(looked?.mouth === 'no_front_teeth' ? ['no_front_teeth' as const] : []),
+    ...(looked?.breath === 'bad_head_up' ? ['breath_head_up' as const] : []),
+  ].filter((c) => !dog.conditions.includes(c));
   return {
     ...dog,
+    ...state.dogAsked,
     ...(state.weightKg === undefined ? {} : { weightKg: state.weightKg }),
-    ...(mouth ? { conditions: [...dog.conditions, 'no_front_teeth' as const] } : {}),
+    ...(felt.length > 0 ? { conditions: [...dog.conditions, ...felt] } : {}),
   };
 }
 
@@ -68,11 +81,20 @@ export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResul
       dog: dogAsFelt(state, dog),
       ...state.fit,
       looked: state.feelOver.looked,
+      sores: state.feelOver.zones.some((z) => z.skin === 'sore') || state.feelOver.marks.some((m) => m.kind === 'sore'),
       pelted: state.feelOver.zones.some((z) => z.matGrade === 4),
       contactMinutes: CONTACT_MINUTES,
       today,
     })
   );
+}
+
+/** Today's findings with what is taken to be as it was: marks that nobody looked for, places it minded. */
+export function withKnown(feelOver: FeelOver, state: VisitState, context: Pick<PlanContext, 'knownMarks' | 'resented'>): FeelOver {
+  const presumed = presumedMarks(context.knownMarks ?? [], state);
+  const resents = [...new Set([...(feelOver.resents ?? []), ...(context.resented ?? [])])];
+  if (presumed.length === 0 && resents.length === (feelOver.resents ?? []).length) return feelOver;
+  return { ...feelOver, marks: [...feelOver.marks, ...presumed], resents };
 }
 
 /** Room when nobody read the thermometer, °C. Our default. */
@@ -87,7 +109,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
   return (
     fit && {
       dog: dogAsFelt(state, context.dog),
-      feelOver: withZones(state.feelOver, carriedZones),
+      feelOver: withKnown(withZones(state.feelOver, carriedZones), state, context),
       asked: state.asked,
       history: context.history,
       fit: fit.verdict,
@@ -107,6 +129,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       carriedOver: context.carriedOver,
       carriedZones,
       afterStop: context.afterStop,
+      everyDogAsked: state.dogAsked !== undefined,
       wishes: state.wishes,
       way: state.way,
     }

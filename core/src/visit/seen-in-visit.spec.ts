@@ -136,6 +136,7 @@ describe('the favoured leg', () => {
   it('is felt, changed and taken back', () => {
     const felt = (leg: 'hind_left' | null): EventDraft => ({ type: 'leg_favoured', body: { leg } });
     expect(visit([0, felt('hind_left')]).feelOver.favours).toBe('hind_left');
-    expect(visit([0, felt('hind_left')], [0, felt(null)]).feelOver.favours).toBeUndefined();
+    expect(visit([0, felt('hind_left')], [0, felt(null)]).feelOver.favours).toBe('none');
+    expect(visit().feelOver.favours).toBeUndefined();
   });
 });

@@ -1,4 +1,5 @@
 import type { FeelOver } from '../findings/index.js';
+import type { DogFacts } from '../knowledge/dogs/index.js';
 import type { PlanRecord, PlanTold, Signature, Stamp, VisitEvent } from '../log/index.js';
 import type { HelperWindow, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
@@ -123,10 +124,14 @@ export interface VisitState {
   fit:
     | { readonly signs: readonly FitSign[]; readonly vetAgreed: boolean; readonly told: readonly ToldItem[]; readonly roomCelsius: number }
     | undefined;
+  /** What was asked of it today, as far as it is otherwise than in the file; nothing while nobody has asked. */
+  dogAsked: Partial<Pick<DogFacts, 'muzzleUsed' | 'soreWhenLifted' | 'liesOn' | 'guards' | 'slipsCollar'>> | undefined;
   feelOver: FeelOver;
   moodFelt: boolean;
   /** Areas that both hands went over. */
   readonly areasFelt: Map<FeelArea, 'sound' | 'as_before'>;
+  /** Marks of earlier visits that were looked for and are not there. */
+  readonly marksGone: Set<string>;
   /** On the scale today, kg. */
   weightKg: number | undefined;
   feelOverDone: boolean;

@@ -12,9 +12,11 @@ import {
   type Phase,
   type StepId,
   type StrainBand,
+  type Warning,
   type ZoneId,
 } from '../words/index.js';
 import { leftZonesIn, undoneIn, type UndonePiece, undonePiecesIn, undoneZonesIn } from './carried-over.js';
+import { coatDoneIn, warnedIn } from './known-from-visits.js';
 import { breaksOf, spellsOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
 import { workNow } from './work-clock.js';
@@ -67,7 +69,20 @@ export interface VisitSummary {
   readonly joints?: FeelOver['joints'];
   readonly favours?: Leg | null;
   readonly weightKg?: number | null;
-  readonly incidents: readonly { readonly kind: IncidentKind; readonly harm: HarmDegree; readonly what: string }[];
+  readonly incidents: readonly {
+    readonly kind: IncidentKind;
+    readonly harm: HarmDegree;
+    readonly what: string;
+    readonly zone?: ZoneId | null;
+  }[];
+  /** How far it went to be let be, places it minded, and whether its body coat was done; not in summaries written by earlier versions. */
+  readonly warned?: Warning | null;
+  readonly resents?: readonly ZoneId[];
+  /** What was asked of the dog, as far as it was otherwise than in the file; not in summaries written by earlier versions. */
+  readonly dogAsked?: VisitState['dogAsked'] | null;
+  /** Marks that were looked for and not found; not in summaries written by earlier versions. */
+  readonly marksGone?: readonly string[];
+  readonly coatDone?: boolean;
   readonly notes: readonly string[];
   readonly nextVisit: string | null;
 }
@@ -108,15 +123,22 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     })),
     mattedZones: state.feelOver.zones.filter((z) => z.matGrade >= 2).length,
     joints: state.feelOver.joints,
-    favours: state.feelOver.favours ?? null,
+    favours: sparedLeg(state.feelOver.favours),
     weightKg: state.weightKg ?? null,
     breaks: breaksOf(state),
     spells: spellsOf(state, now?.strain.points ?? []),
-    incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what })),
+    incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what, zone: i.zone ?? null })),
+    warned: warnedIn(state) ?? null,
+    resents: state.feelOver.resents ?? [],
+    marksGone: [...state.marksGone],
+    dogAsked: state.dogAsked ?? null,
+    coatDone: coatDoneIn(state),
     notes: state.notes.map((n) => n.text),
     nextVisit: state.handedBack?.nextVisit ?? null,
   };
 }
+
+const sparedLeg = (favours: FeelOver['favours']): Leg | null => (favours === undefined || favours === 'none' ? null : favours);
 
 const round = (x: number): number => Math.round(x * 100) / 100;
 

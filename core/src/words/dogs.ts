@@ -36,6 +36,7 @@ export const CONDITIONS = [
   'ear_trouble',
   'no_front_teeth',
   'cough',
+  'breath_head_up',
 ] as const;
 
 export type Condition = (typeof CONDITIONS)[number];
@@ -66,3 +67,33 @@ export const LIFE_STAGES = ['puppy', 'young_adult', 'mature_adult', 'senior'] as
 
 /** Stages of the 2019 AAHA Canine Life Stage Guidelines (Creevy et al., JAAHA 55:267–290), from memory. */
 export type LifeStage = (typeof LIFE_STAGES)[number];
+
+export const RESENTED_PLACES = ['mouth', 'eyes', 'ears', 'neck', 'forefeet', 'hindfeet', 'belly', 'groin', 'rear', 'tail'] as const;
+
+/** Where a dog minds a hand, as people say it. */
+export type ResentedPlace = (typeof RESENTED_PLACES)[number];
+
+export const WARNINGS = ['growled', 'snapped', 'bit'] as const;
+
+/** How far a dog went to be let be, from least to most. */
+export type Warning = (typeof WARNINGS)[number];
+
+export const INJURY_KINDS = ['burn', 'cut', 'fall', 'other'] as const;
+
+/** How a dog was hurt before, here or elsewhere. */
+export type InjuryKind = (typeof INJURY_KINDS)[number];
+
+export const GROOMED_BY = ['here', 'elsewhere', 'owner', 'never'] as const;
+
+/** Who had its coat the last time. */
+export type GroomedBy = (typeof GROOMED_BY)[number];
+
+export const LIES_ON = ['left', 'right', 'either'] as const;
+
+/** The side that a dog lies on willingly. */
+export type LiesOn = (typeof LIES_ON)[number];
+
+export const GUARDED = ['food', 'people'] as const;
+
+/** What a dog guards. */
+export type Guarded = (typeof GUARDED)[number];

@@ -1,7 +1,7 @@
 import type { BladeId } from './blades.js';
 import type { Joint, JointComfort, Leg } from './body.js';
 import type { Care } from './care.js';
-import type { COATS, Condition, DogSize, TriggerCause } from './dogs.js';
+import type { COATS, Condition, DogSize, InjuryKind, TriggerCause, Warning } from './dogs.js';
 import type { FitSign, HeatFactor } from './fit.js';
 import type { FloorId } from './floors.js';
 import type { HazardId, RiskBand } from './hazards.js';
@@ -9,7 +9,7 @@ import type { HoldId } from './holds.js';
 import type { HouseQuestion } from './house-rules.js';
 import type { HarmDegree, IncidentKind } from './incidents.js';
 import type { LookedFinding, LookedPart } from './looked.js';
-import type { MARK_SURFACES } from './marks.js';
+import type { MARK_SURFACES, MarkKind } from './marks.js';
 import type { Mood } from './moods.js';
 import type { Saying } from './reason.js';
 import type { SignalId, StrainBand } from './strain.js';
@@ -76,6 +76,9 @@ export interface FactKinds {
   lookedFinding: LookedFinding;
   dogSize: DogSize;
   houseQuestion: HouseQuestion;
+  injury: InjuryKind;
+  warning: Warning;
+  markKind: MarkKind;
 }
 export type FactKind = keyof FactKinds;
 
@@ -179,6 +182,9 @@ export const FACTS = {
   finding: 'lookedFinding',
   dog_size: 'dogSize',
   question: 'houseQuestion',
+  injury: 'injury',
+  warned: 'warning',
+  mark_kind: 'markKind',
 } as const satisfies Record<string, FactKind>;
 
 export type FactName = keyof typeof FACTS;

@@ -17,6 +17,9 @@ export const FIT_SIGNS = [
   'itchy_scabs',
   'strangled_limb',
   'painful_mouth',
+  'retching',
+  'wobbly',
+  'faint',
 ] as const;
 
 /** What is seen or told today, before anything is planned. */
@@ -31,6 +34,13 @@ export const TOLD_ITEMS = [
   'pain_relief_by_vet',
   'spot_on_fresh',
   'vaccination_not_stated',
+  'vaccination_incomplete',
+  'household_marks',
+  'in_season',
+  'surgery_lately',
+  'injection_lately',
+  'sore_after_last',
+  'not_let_out',
 ] as const;
 
 /** What the owner tells of meals and medicines today. We give no drug, no dose and no advice on either. */

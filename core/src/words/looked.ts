@@ -1,12 +1,18 @@
 /** Parts that are looked at beside coat and skin, and what is found there; the first of each is the healthy one. */
 export const LOOKED_FINDINGS = {
-  eyes: ['clear', 'crusted', 'sore'],
+  eyes: ['clear', 'crusted', 'dry_eye', 'sore'],
   mouth: ['fine', 'no_front_teeth', 'sore_teeth'],
   folds: ['dry', 'damp', 'sore'],
   ears: ['clean', 'waxy', 'foul'],
-  nails: ['short', 'long', 'grown_in'],
+  seeds: ['none_found', 'grass_seed'],
+  breath: ['quiet', 'bad_head_up'],
+  ticks: ['none_found', 'tick'],
+  nails: ['short', 'long', 'brittle', 'grown_in'],
+  dewclaws: ['fine', 'curled', 'grown_in'],
   pads: ['sound', 'hair_balls', 'cracked', 'cut'],
   ribs: ['covered', 'thin', 'heavy'],
+  grease: ['not_greasy', 'greasy'],
+  rear_touch: ['stands', 'sits'],
   anal: ['clean', 'dirty', 'swollen'],
 } as const;
 

@@ -6,3 +6,8 @@ export const MARK_ADVICE = ['watch', 'show_vet', 'show_vet_now'] as const;
 
 /** Measure again next time; show the vet; show the vet within days. Never what it is: that is the vet's to say. */
 export type MarkVerdict = (typeof MARK_ADVICE)[number];
+
+export const MARK_KINDS = ['stands_out', 'hangs', 'under_skin', 'scar', 'sore'] as const;
+
+/** How a mark meets a blade: for the groomer's eye, never what it is. */
+export type MarkKind = (typeof MARK_KINDS)[number];

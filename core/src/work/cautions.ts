@@ -1,15 +1,17 @@
-import { type FeelOver, findingIn } from '../findings/index.js';
+import { type FeelOver, findingIn, type MarkFound } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
-import { type DogFacts, hasKind, type KindFound } from '../knowledge/dogs/index.js';
+import { type DogFacts, hasKind, type KindFound, resentedZones } from '../knowledge/dogs/index.js';
 import { lookedEffects } from '../knowledge/fit/index.js';
-import { type Activity, byWeight, type Reason, reason, type ZoneId } from '../words/index.js';
+import { type Activity, byWeight, type Reason, reason, type ToldItem, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS, BODY_COAT } from './activities.js';
+import { isForEase } from './kinds-of-work.js';
 
 export interface CautionQuestion {
   readonly activity: Activity;
   readonly zones: readonly ZoneId[];
   readonly feelOver: FeelOver;
   readonly dog: DogFacts;
+  readonly told: readonly ToldItem[];
   readonly kinds: readonly KindFound[];
   /** Where the loop is, if there is one. */
   readonly loop: 'neck' | 'chest' | 'none';
@@ -22,9 +24,14 @@ export const CAUTIONS_SHOWN = 6;
 export function cautionsFor(q: CautionQuestion): Reason[] {
   const out: Reason[] = [];
   const facts = ACTIVITY_FACTS[q.activity];
-  for (const mark of q.feelOver.marks.filter((m) => q.zones.includes(m.zone))) {
-    out.push(reason('caution.mark', { zone: mark.zone, size: [mark.lengthMm, mark.widthMm] }, 0.95));
-  }
+  for (const mark of q.feelOver.marks.filter((m) => q.zones.includes(m.zone))) out.push(ofMark(mark));
+  out.push(...ofInjuries(q));
+  const minded = resentedZones(q.dog, q.feelOver);
+  const resented = facts.bath || isForEase(q.activity) ? undefined : q.zones.find((z) => minded.has(z));
+  if (resented) out.push(reason('caution.resented', { zone: resented }, 0.88));
+  if (q.told.includes('in_season') && q.zones.some((z) => z === 'sanitary' || z === 'anus'))
+    out.push(reason('caution.in_season', {}, 0.85));
+  if (q.dog.groomedBy === 'owner' && facts.bladed) out.push(reason('caution.owner_clipped', {}, 0.6));
   for (const e of lookedEffects(q.feelOver.looked)) if (e.activities.includes(q.activity)) out.push(e.because);
   for (const zone of q.zones.filter((z) => findingIn(q.feelOver, z).skin === 'sore'))
     out.push(reason('caution.sore_zone_left', { zone: zone }, 1));
@@ -47,4 +54,26 @@ export function cautionsFor(q: CautionQuestion): Reason[] {
     }
   }
   return byWeight(out).slice(0, CAUTIONS_SHOWN);
+}
+
+/** What a blade meets at a mark, by its kind; one that nobody looked for today is found first. */
+function ofMark(mark: MarkFound): Reason {
+  const facts = { zone: mark.zone, size: [mark.lengthMm, mark.widthMm] as const };
+  if (mark.presumedSince !== undefined) return reason('caution.mark_presumed', { ...facts, since: mark.presumedSince }, 0.97);
+  if (mark.kind === 'hangs') return reason('caution.mark_hangs', facts, 0.96);
+  if (mark.kind === 'scar') return reason('caution.mark_scar', facts, 0.95);
+  return mark.kind === 'sore' ? reason('caution.mark_sore', facts, 0.98) : reason('caution.mark', facts, 0.95);
+}
+
+/** Shown on every step in the place where it was hurt; a fall, wherever it stands over the floor. */
+function ofInjuries(q: CautionQuestion): Reason[] {
+  const overFloor = ACTIVITY_FACTS[q.activity].post === 'table' && ACTIVITY_FACTS[q.activity].standing;
+  return q.dog.injuries.flatMap((i): Reason[] => {
+    const on = i.on ?? undefined;
+    if (i.kind === 'fall') return overFloor ? [reason('caution.fell_before', { on }, 0.7)] : [];
+    if (!i.zone || !q.zones.includes(i.zone)) return [];
+    const { zone } = i;
+    if (i.kind === 'burn') return [reason('caution.old_burn', { zone, on }, 0.96)];
+    return [i.kind === 'cut' ? reason('caution.old_cut', { zone, on }, 0.9) : reason('caution.old_injury', { zone, on }, 0.85)];
+  });
 }

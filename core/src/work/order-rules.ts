@@ -21,7 +21,10 @@ interface OrderFact {
 
 /** Rough-clip before the bath: less to dry, less time on the feet. Common practice, no source. */
 export const clipsFirst = ({ kinds, input }: OrderContext): boolean =>
-  hasKind(kinds, 'senior') || hasKind(kinds, 'matted') || input.house.bathOrClip === 'rough_clip_first';
+  hasKind(kinds, 'senior') ||
+  hasKind(kinds, 'matted') ||
+  // Greasy and not matted: washed first, whatever the house says.
+  (input.house.bathOrClip === 'rough_clip_first' && input.feelOver.looked?.grease !== 'greasy');
 /** A senior is clipped once, before the bath, so that it stands less; others are clipped roughly before it and finished on a clean coat. */
 export const clipsInTwo = (at: OrderContext): boolean => clipsFirst(at) && !hasKind(at.kinds, 'senior');
 const clipsOnceBefore = (at: OrderContext): boolean => clipsFirst(at) && hasKind(at.kinds, 'senior');

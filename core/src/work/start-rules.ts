@@ -8,7 +8,7 @@ export interface OrderStep {
   readonly zones: readonly ZoneId[];
   readonly tier: Tier;
   readonly post: Post;
-  readonly rate: { readonly mean: number; readonly triggered?: boolean; readonly painful?: boolean };
+  readonly rate: { readonly mean: number; readonly minded?: boolean; readonly painful?: boolean };
 }
 
 /** A step counts as hard when it strains this many times as fast as the easiest. Our default. */
@@ -40,9 +40,9 @@ export function startRules(steps: readonly OrderStep[], fixed: readonly OrderRul
 function mindedBetween(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
   const added: OrderRule[] = [];
   const easy = onTable
-    .filter((s) => !s.rate.triggered && s.rate.painful !== true && s.tier !== 'looks')
+    .filter((s) => !s.rate.minded && s.rate.painful !== true && s.tier !== 'looks')
     .sort((a, b) => a.rate.mean - b.rate.mean);
-  for (const minded of onTable.filter((s) => s.rate.triggered)) {
+  for (const minded of onTable.filter((s) => s.rate.minded)) {
     const rules = (): OrderRule[] => [...fixed, ...added];
     const before = easy.find((s) => free(s, fixed) && !leadsTo(minded.id, s.id, rules()));
     if (before) added.push({ first: before.id, then: minded.id, kind: 'before', rule: 'order.minded_not_first' });
@@ -50,7 +50,7 @@ function mindedBetween(onTable: readonly OrderStep[], fixed: readonly OrderRule[
     if (after) added.push({ first: minded.id, then: after.id, kind: 'before', rule: 'order.minded_not_last' });
   }
   // What hurts is not the first thing that happens to a dog.
-  for (const hurts of onTable.filter((s) => s.rate.painful === true && !s.rate.triggered)) {
+  for (const hurts of onTable.filter((s) => s.rate.painful === true && !s.rate.minded)) {
     const before = easy.find((s) => free(s, fixed) && !leadsTo(hurts.id, s.id, [...fixed, ...added]));
     if (before) added.push({ first: before.id, then: hurts.id, kind: 'before', rule: 'order.painful_not_first' });
   }
@@ -59,12 +59,12 @@ function mindedBetween(onTable: readonly OrderStep[], fixed: readonly OrderRule[
 
 function easyFirst(onTable: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
   const byRate = [...onTable].sort((a, b) => a.rate.mean - b.rate.mean);
-  const easiest = byRate.find((s) => !s.rate.triggered);
+  const easiest = byRate.find((s) => !s.rate.minded);
   const hardest = byRate[byRate.length - 1];
   if (!easiest || !hardest || hardest.rate.mean < HARD_FROM_TIMES * easiest.rate.mean) return [];
   // The easiest that may come first at all: a scissored leg is easy, and waits for the bath all the same.
   const before = byRate.find(
-    (s) => s !== hardest && !s.rate.triggered && !leadsTo(hardest.id, s.id, fixed) && s.tier !== 'looks' && free(s, fixed),
+    (s) => s !== hardest && !s.rate.minded && !leadsTo(hardest.id, s.id, fixed) && s.tier !== 'looks' && free(s, fixed),
   );
   return before && hardest.rate.mean >= HARD_FROM_TIMES * before.rate.mean
     ? [{ first: before.id, then: hardest.id, kind: 'before', rule: 'order.easy_first' }]

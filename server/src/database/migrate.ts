@@ -3,9 +3,15 @@ import pg from 'pg';
 import * as foundation from './migrations/001-foundation.js';
 import * as houseRules from './migrations/002-house-rules.js';
 import * as knowFeelAgree from './migrations/003-know-feel-agree.js';
+import * as everyFact from './migrations/004-every-fact.js';
 
 /** Forward only, in order of name. */
-const MIGRATIONS = { '001-foundation': foundation, '002-house-rules': houseRules, '003-know-feel-agree': knowFeelAgree };
+const MIGRATIONS = {
+  '001-foundation': foundation,
+  '002-house-rules': houseRules,
+  '003-know-feel-agree': knowFeelAgree,
+  '004-every-fact': everyFact,
+};
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */
 export async function migrate(ownerUrl: string): Promise<void> {

@@ -3,7 +3,7 @@ import type { AgreementAnswer, DogNoteForm, IntakeAnswer, LinkKind, OwnerForm, P
 import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import type { VisitEvent } from '@mansuet/core/log';
 import type { VisitSummary } from '@mansuet/core/visit';
-import type { Role } from '@mansuet/core/words';
+import type { BladeId, Role } from '@mansuet/core/words';
 import type { ColumnsOf } from './columns.js';
 
 /** Tables as the queries see them. The columns themselves stand in `migrations/`. */
@@ -36,6 +36,8 @@ interface SalonTable {
   rate_per_minute_minor: number;
   /** Question to school; what is missing has our default. */
   house_rules: ColumnType<Record<string, string>, string | undefined, unknown>;
+  /** `null`: nobody has said. */
+  blades_owned: ColumnType<BladeId[] | null, BladeId[] | null | undefined, BladeId[] | null>;
 }
 interface StaffTable {
   salon_id: string;
@@ -56,11 +58,13 @@ interface OwnerTable {
   version: Generated<number>;
 }
 /** The facts stand in the form; here is what the salon adds. */
-interface DogTable extends Omit<ColumnsOf<DogForm>, 'triggers'> {
+interface DogTable extends Omit<ColumnsOf<DogForm>, 'triggers' | 'injuries' | 'warned'> {
   salon_id: string;
   dog_id: string;
   owner_id: string;
   triggers: JSONColumnType<DogForm['triggers']>;
+  injuries: JSONColumnType<DogForm['injuries']>;
+  warned: JSONColumnType<NonNullable<DogForm['warned']>> | null;
   archived_at: ColumnType<Date | null, undefined, string | null>;
   merged_into: ColumnType<string | null, undefined, string | null>;
   /** Digits of every phone that belongs to it. */
@@ -120,6 +124,9 @@ interface MarkSeenTable {
   width_mm: number;
   border: string;
   surface: string;
+  kind: string | null;
+  /** Shares of the width and height of the drawing of its place. */
+  spot: number[] | null;
 }
 interface IncidentTable {
   salon_id: string;

@@ -1,7 +1,7 @@
 import type { Selectable } from 'kysely';
 import { type MarkSeen, type Photo } from '@mansuet/core/contract';
 import { DOG_FORM, type DogForm } from '@mansuet/core/knowledge/dogs';
-import { MARK_BORDERS, MARK_SURFACES, ZONE_IDS } from '@mansuet/core/words';
+import { MARK_BORDERS, MARK_KINDS, MARK_SURFACES, ZONE_IDS } from '@mansuet/core/words';
 import { type ColumnsOf, columnsFrom, fieldsFrom } from '../database/columns.js';
 import type { Tables } from '../database/schema.js';
 
@@ -11,14 +11,24 @@ const DOG_FIELDS = DOG_FORM.keyof().options;
 export const dogOf = (row: ColumnsOf<DogForm>): DogForm => fieldsFrom<DogForm>(row, DOG_FIELDS);
 
 /** The columns of a dog's facts. */
-export const columnsOf = (dog: DogForm): DogColumns => ({ ...columnsFrom(dog), triggers: JSON.stringify(dog.triggers) });
-type DogColumns = Omit<ColumnsOf<DogForm>, 'triggers'> & { readonly triggers: string };
+export const columnsOf = (dog: DogForm): DogColumns => ({
+  ...columnsFrom(dog),
+  triggers: JSON.stringify(dog.triggers),
+  injuries: JSON.stringify(dog.injuries),
+  warned: dog.warned && JSON.stringify(dog.warned),
+});
+type DogColumns = Omit<ColumnsOf<DogForm>, 'triggers' | 'injuries' | 'warned'> & {
+  readonly triggers: string;
+  readonly injuries: string;
+  readonly warned: string | null;
+};
 
 /** A mark; none when a later version no longer knows its words. */
 export function markOf(row: Selectable<Tables['mark_seen']>): MarkSeen[] {
   const zone = ZONE_IDS.find((z) => z === row.zone);
   const border = MARK_BORDERS.find((b) => b === row.border);
   const surface = MARK_SURFACES.find((s) => s === row.surface);
+  const kind = MARK_KINDS.find((k) => k === row.kind);
   if (!zone || !border || !surface) return [];
   return [
     {
@@ -30,6 +40,8 @@ export function markOf(row: Selectable<Tables['mark_seen']>): MarkSeen[] {
       widthMm: row.width_mm,
       border,
       surface,
+      ...(kind ? { kind } : {}),
+      ...(row.spot?.length === 2 ? { spot: [row.spot[0] ?? 0, row.spot[1] ?? 0] } : {}),
     },
   ];
 }

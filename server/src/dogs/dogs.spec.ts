@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { DOG_FILE, DOG_LIST, type DogFile, type DogList } from '@mansuet/core/contract';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, specServer, type SpecServer } from '../testing/spec-salon.js';
 
@@ -27,6 +28,44 @@ describe('the dog’s file', () => {
       [19.5, 'file'],
       [18.4, 'scale'],
     ]);
+  });
+
+  it('keeps how it bears being handled, how it was hurt, and the marks of a visit with kind and spot', async () => {
+    const told = {
+      resents: ['tail', 'mouth'],
+      injuries: [{ kind: 'burn', zone: 'belly', on: '2026-06-01', here: false }],
+      warned: { what: 'snapped', on: '2026-10-01' },
+      groomedBy: 'elsewhere',
+      groomedOn: '2026-09-01',
+      muzzleUsed: true,
+      soreWhenLifted: false,
+      liesOn: 'left',
+      guards: ['food'],
+      slipsCollar: true,
+    } as const;
+    const id = await addDog(browser);
+    expect((await file(id)).dog).toEqual(jasmine.objectContaining({ resents: [], injuries: [], warned: null, muzzleUsed: null }));
+    expect((await browser.send('PUT', `/api/dogs/${id}`, { dog: { ...A_DOG.dog, ...told }, version: 1 })).status).toBe(204);
+    expect((await file(id)).dog).toEqual(jasmine.objectContaining(told));
+    const visitId = await bookVisit(browser, id);
+    const markId = randomUUID();
+    const mark = {
+      markId,
+      zone: 'back',
+      lengthMm: 8,
+      widthMm: 6,
+      border: 'regular',
+      surface: 'smooth',
+      kind: 'hangs',
+      spot: [0.25, 0.5],
+    } as const;
+    const felt = { type: 'mark_felt', body: { ...mark, spot: [0.25, 0.5], isNew: true } } as const;
+    const again = { type: 'mark_as_before', body: { ...mark, markId: randomUUID(), spot: [0.25, 0.5], on: '2026-01-01' } } as const;
+    await browser.send('POST', `/api/visits/${visitId}/events`, {
+      events: [anEvent(visitId, browser.staffId, felt), anEvent(visitId, browser.staffId, again)],
+    });
+    // What was only felt again is no measure.
+    expect((await file(id)).marks.map(({ visitId: _visit, seenOn: _on, ...m }) => m)).toEqual([{ ...mark, spot: [0.25, 0.5] }]);
   });
 
   it('asks back about a weight that may be a slip, and takes it when it is right', async () => {

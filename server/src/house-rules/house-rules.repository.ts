@@ -1,7 +1,13 @@
 import { sql } from 'kysely';
-import { HOUSE_RULES, type HouseRuleChange } from '@mansuet/core/contract';
+import { type BladesOwned, HOUSE_RULES, type HouseRuleChange } from '@mansuet/core/contract';
 import { done, type HouseRules, type Outcome, refused, saying } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
+
+/** Stores which blades lie in the drawer. */
+export async function ownBlades(trx: InSalon, blades: BladesOwned): Promise<BladesOwned> {
+  const stored = await trx.updateTable('salon').set({ blades_owned: blades }).returning('blades_owned').executeTakeFirstOrThrow();
+  return stored.blades_owned;
+}
 
 /** Stores one answer, unless the question was answered otherwise since it was read. */
 export async function answerHouseRule(trx: InSalon, change: HouseRuleChange): Promise<Outcome<HouseRules>> {

@@ -44,4 +44,17 @@ describe('house rules', () => {
     expect((await put(groomer, 'loop', 'attended', 'never')).status).toBe(403);
     expect((await new Browser(server.url).send('PUT', '/api/house-rules', {})).status).toBeGreaterThanOrEqual(401);
   });
+
+  it('know which blades lie in the drawer, once the lead has said', async () => {
+    const owned = async (by: Browser): Promise<unknown> =>
+      ((await by.send('GET', '/api/session')).json as { signedIn: { salon: { bladesOwned: unknown } } }).signedIn.salon.bladesOwned;
+    expect(await owned(lead)).toBeNull();
+    expect((await lead.send('PUT', '/api/house-rules/blades', { blades: ['10', '7F'] })).json).toEqual(['10', '7F']);
+    expect(await owned(lead)).toEqual(['10', '7F']);
+    expect((await lead.send('PUT', '/api/house-rules/blades', { blades: ['11'] })).status).toBe(422);
+    const groomer = new Browser(server.url);
+    await groomer.signIn('groom', 'ten letters and more');
+    expect((await groomer.send('PUT', '/api/house-rules/blades', { blades: [] })).status).toBe(403);
+    expect(await owned(lead)).toEqual(['10', '7F']);
+  });
 });

@@ -41,6 +41,7 @@ export async function salonOf(trx: InSalon): Promise<Salon | undefined> {
       currency: row.currency,
       ratePerMinuteMinor: row.rate_per_minute_minor,
       house: HOUSE_RULES.parse(row.house_rules),
+      bladesOwned: row.blades_owned,
     }
   );
 }

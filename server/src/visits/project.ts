@@ -42,12 +42,14 @@ export async function project(trx: InSalon, salonId: string, visitId: string, ev
       )
       .execute();
   }
-  if (state.feelOver.marks.length > 0) {
+  // Only what was measured is a measure.
+  const measured = state.feelOver.marks.filter((m) => m.asBefore === undefined);
+  if (measured.length > 0) {
     const seenOn = state.arrivesAt.slice(0, 10);
     await trx
       .insertInto('mark_seen')
       .values(
-        state.feelOver.marks.map((m) => ({
+        measured.map((m) => ({
           ...key,
           mark_id: m.markId,
           seen_on: seenOn,
@@ -56,6 +58,8 @@ export async function project(trx: InSalon, salonId: string, visitId: string, ev
           width_mm: m.widthMm,
           border: m.border,
           surface: m.surface,
+          kind: m.kind ?? null,
+          spot: m.spot ? [...m.spot] : null,
         })),
       )
       .execute();

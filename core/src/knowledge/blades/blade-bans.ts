@@ -28,6 +28,7 @@ export const BLADE_BANS: readonly BladeBan[] = [
   { rule: 'blade.dull', weight: 1, when: (b) => b.dull === true },
   { rule: 'blade.surgical', weight: 1, when: (b) => b.id === '50' },
   { rule: 'blade.bare_close_nicks', weight: 1, when: (b, q) => nicks(b) && !onPads(q) },
+  { rule: 'blade.burned_close', weight: 1, when: (b, q) => nicks(b) && q.burnedHere === true },
   { rule: 'blade.untrained', weight: 1, when: (b, q) => nicks(b) && q.competence !== 'close_work' },
   { rule: 'blade.jerks_not_close', weight: 1, when: (b, q) => nicks(b) && q.movement !== 'still' },
   { rule: 'blade.red_skin_longer', weight: 0.9, when: (b, q) => q.skin === 'red' && (nicks(b) || b.id === '15') },

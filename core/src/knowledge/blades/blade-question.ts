@@ -20,6 +20,13 @@ export interface BladeQuestion {
   readonly markHere: boolean;
   /** An overgrown face, pale skin, or one that was burned before. */
   readonly faceCare: boolean;
+  /** Burned in this place before; the day, ISO, as far as it is known. */
+  readonly burnedHere?: boolean;
+  readonly burnedOn?: string | undefined;
+  /** Weeks since the coat was done, when it is overgrown and something close is wanted. */
+  readonly overgrown?: boolean;
+  readonly overgrownWeeks?: number | undefined;
+  readonly greasy?: boolean;
   /** Blades and guards that the salon owns; the nominal set when it has not said. */
   readonly drawer: readonly Blade[];
   readonly guards: readonly Guard[];

@@ -82,6 +82,12 @@ describe('what keeps a blade away', () => {
     ['#15 not on red skin', '15', { skin: 'red' }, 'blade.red_skin_longer'],
     ['#10 on red skin', '10', { skin: 'red' }, 'allowed'],
     ['#15 not on an overgrown or once burned face', '15', { zone: 'cheek_left', faceCare: true }, 'blade.face_longer_first'],
+    [
+      '#30 not where it was burned, not even on pads',
+      '30',
+      { zone: 'fore_paw_left', burnedHere: true, competence: 'close_work', movement: 'still' },
+      'blade.burned_close',
+    ],
     ['#15 on a face without that', '15', { zone: 'cheek_left' }, 'allowed'],
     ['#15 not at the eye of thin skin', '15', { zone: 'eye_left', thinSkin: true }, 'blade.eye_longer_first'],
     ['#15 not at the eye of a dog that shifts', '15', { zone: 'stop', movement: 'shifts' }, 'blade.eye_longer_first'],

@@ -3,7 +3,7 @@ import { partOf, zoneFacts, zoneHandling } from '../anatomy/index.js';
 import { BLADE_BANS } from './blade-bans.js';
 import type { BladeQuestion } from './blade-question.js';
 import { type Blade, familyOf, type Guard, isSkip, lengthLeftMm } from './blades.js';
-import { stepDown } from './step-down.js';
+import { longerFirst, stepDown } from './step-down.js';
 
 export interface RejectedBlade {
   readonly blade: BladeId;
@@ -65,6 +65,19 @@ export function chooseBlade(q: BladeQuestion): BladeChoice {
   }
   if (!best) return nothing([reason('blade.none_left', { zone: q.zone }, 1)], rejected);
   const sequence = stepDown(best.blade, allowed, q);
+  // Burned here before: one pass with the longer blade, and close is given up.
+  const longer = q.burnedHere === true ? allowed.find((b) => b.id === longerFirst(best.blade, allowed, q)[0]) : undefined;
+  if (longer && longer.id !== best.blade.id)
+    return {
+      blade: longer.id,
+      guard: undefined,
+      direction: 'with',
+      stroke: strokeHere(q),
+      lengthMm: lengthLeftMm(longer, 'with'),
+      sequence: [longer.id],
+      reasons: byWeight(reasonsFor({ blade: longer, direction: 'with', mm: lengthLeftMm(longer, 'with') }, [longer.id], q)),
+      rejected: [...rejected, ...furtherFrom(allowed, longer, wanted)],
+    };
   return {
     blade: best.blade.id,
     guard: undefined,
@@ -114,6 +127,7 @@ const keptLong = (q: BladeQuestion): boolean =>
 export function mayGoAgainst(q: BladeQuestion): boolean {
   return (
     q.skin === 'sound' &&
+    q.burnedHere !== true &&
     q.skinKnown &&
     !q.thinSkin &&
     !q.markHere &&
@@ -190,8 +204,12 @@ function reasonsFor(best: Candidate, sequence: readonly BladeId[], q: BladeQuest
   if (q.markHere) reasons.push(reason('blade.mark_here', { zone }, 0.8));
   if (!q.skinKnown && q.matGrade < 2) reasons.push(reason('blade.unknown_skin', { zone }, 0.5));
   if (best.direction === 'against') reasons.push(reason('blade.against_grain', { blade: name, mm: best.mm }, 0.6));
-  if (sequence.length > 1) reasons.push(reason('blade.step_down', { first_blade: sequence[0] ?? best.blade.id, blade: name }, 0.5));
+  if (sequence.length > 1 && q.overgrown === true)
+    reasons.push(reason('blade.overgrown_longer_first', { first_blade: sequence[0] ?? name, blade: name, weeks: q.overgrownWeeks }, 0.7));
+  else if (sequence.length > 1) reasons.push(reason('blade.step_down', { first_blade: sequence[0] ?? best.blade.id, blade: name }, 0.5));
   if (Math.abs(best.mm - q.wantedMm) > 1) reasons.push(reason('blade.length_not_possible', { wanted: q.wantedMm, mm: best.mm, zone }, 0.6));
+  if (q.burnedHere === true) reasons.push(reason('blade.burned_one_pass', { zone, on: q.burnedOn }, 0.95));
+  if (q.greasy === true) reasons.push(reason('blade.greasy_clean', {}, 0.4));
   if (reasons.length === 0) reasons.push(reason('blade.default', { blade: name, mm: best.mm }, 0.3));
   return reasons;
 }

@@ -13,7 +13,14 @@ const AT_LEAST_TIMES = 1.8;
  */
 export function stepDown(last: Blade, allowed: readonly Blade[], q: BladeQuestion): BladeId[] {
   const loose = q.matGrade <= 1 && ['body', 'neck', 'legs'].includes(zoneFacts(q.zone).group);
-  if (q.house.bodyClip !== 'step_down' || !loose) return [last.id];
+  // Burned before: no stepping down that day. Overgrown: the longer blade first whatever the house says.
+  if (!loose || q.burnedHere === true || (q.house.bodyClip !== 'step_down' && q.overgrown !== true)) return [last.id];
+  return longerFirst(last, allowed, q);
+}
+
+/** The longer blade that goes before the last one where coat is loose; the last alone where none is long enough. */
+export function longerFirst(last: Blade, allowed: readonly Blade[], q: Pick<BladeQuestion, 'matGrade'>): BladeId[] {
+  if (q.matGrade > 1) return [last.id];
   const longer = allowed.filter((b) => !isSkip(b) && b.lengthMm >= AT_LEAST_TIMES * last.lengthMm);
   const first = [...longer].sort((a, b) => a.lengthMm - b.lengthMm)[0];
   return first ? [first.id, last.id] : [last.id];

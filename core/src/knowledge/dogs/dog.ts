@@ -5,12 +5,19 @@ import {
   CONDITIONS,
   EAR_SETS,
   formProblem,
+  GROOMED_BY,
+  GUARDED,
+  INJURY_KINDS,
+  LIES_ON,
   NOSES,
+  RESENTED_PLACES,
   SEXES,
   SIZES,
   TAIL_SETS,
   TRIGGER_CAUSES,
+  WARNINGS,
   ZONE_GROUPS,
+  ZONE_IDS,
 } from '../../words/index.js';
 
 /** A name that somebody types in. */
@@ -28,7 +35,20 @@ const shortLine = z.string().trim().min(1, formProblem('form.line_empty')).max(8
 const TRIGGER = z.strictObject({ cause: z.enum(TRIGGER_CAUSES), place: z.enum(ZONE_GROUPS).optional() });
 export type Trigger = Readonly<z.infer<typeof TRIGGER>>;
 
-/** Facts of a dog as they are typed in and stored. */
+/** A burn, a cut or a fall of earlier: where, when as far as it is known, and whether it was in this salon. */
+const OLD_INJURY = z.strictObject({
+  kind: z.enum(INJURY_KINDS),
+  zone: z.enum(ZONE_IDS).nullable(),
+  on: z.iso.date(formProblem('form.day_missing')).nullable(),
+  here: z.boolean(),
+});
+export type OldInjury = Readonly<z.infer<typeof OLD_INJURY>>;
+
+/** It growled, snapped or bit while it was handled, on that day, here or elsewhere. */
+const WARNED = z.strictObject({ what: z.enum(WARNINGS), on: z.iso.date(formProblem('form.day_missing')) });
+export type Warned = Readonly<z.infer<typeof WARNED>>;
+
+/** Facts of a dog as they are typed in and stored. `null`: nobody has asked; the careful answer counts until somebody does. */
 export const DOG_FORM = z.strictObject({
   name: NAME,
   sex: z.enum(SEXES),
@@ -57,6 +77,18 @@ export const DOG_FORM = z.strictObject({
   /** As the owner tells them; never a dose or advice of ours. */
   medicines: z.array(shortLine).max(20).default([]),
   productAllergies: z.array(shortLine).max(20).default([]),
+  /** Where it minds a hand. */
+  resents: z.array(z.enum(RESENTED_PLACES)).max(RESENTED_PLACES.length).default([]),
+  injuries: z.array(OLD_INJURY).max(20).default([]),
+  /** The planner reads the one that still counts for today. */
+  warned: WARNED.nullable().default(null),
+  groomedBy: z.enum(GROOMED_BY).nullable().default(null),
+  groomedOn: z.iso.date(formProblem('form.day_missing')).nullable().default(null),
+  muzzleUsed: z.boolean().nullable().default(null),
+  soreWhenLifted: z.boolean().nullable().default(null),
+  liesOn: z.enum(LIES_ON).nullable().default(null),
+  guards: z.array(z.enum(GUARDED)).max(GUARDED.length).default([]),
+  slipsCollar: z.boolean().nullable().default(null),
 });
 export type DogForm = z.infer<typeof DOG_FORM>;
 
@@ -84,6 +116,16 @@ export const EMPTY_DOG: DogForm = {
   vetPhone: '',
   medicines: [],
   productAllergies: [],
+  resents: [],
+  injuries: [],
+  warned: null,
+  groomedBy: null,
+  groomedOn: null,
+  muzzleUsed: null,
+  soreWhenLifted: null,
+  liesOn: null,
+  guards: [],
+  slipsCollar: null,
 };
 
 /** Fields of the file that no rule asks: whom to call, and what is shown as it was told. */

@@ -1,6 +1,7 @@
 import type { FeelOver } from '../../findings/index.js';
 import { type Reason, reason } from '../../words/index.js';
 import type { DogFacts } from './dog.js';
+import { ILL_MINUTES, isIll } from './ill.js';
 import { hasKind, type KindFound } from './kinds.js';
 import { ageWeeks } from './life-stage.js';
 
@@ -36,6 +37,10 @@ export function standingLimits(dog: DogFacts, kinds: readonly KindFound[], feelO
     work = young ? 20 : 30;
     total = work;
     reasons.push(reason('standing.puppy', { minutes: continuous, work }, 0.9));
+  }
+  if (isIll(dog)) {
+    work = Math.min(work, ILL_MINUTES);
+    reasons.push(reason('standing.ill', { work: ILL_MINUTES }, 0.9));
   }
   const seen = dog.standingSeenMinutes;
   if (seen !== undefined) {

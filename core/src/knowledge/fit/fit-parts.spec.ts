@@ -8,6 +8,7 @@ import {
   ALL_SAFE,
   answerTold,
   CONTACT_MINUTES,
+  type Contagion,
   contagion,
   type FitQuestion,
   fitToGroom,
@@ -84,7 +85,7 @@ describe('contagion', () => {
     expect(CONTACT_MINUTES).toBe(10);
     expect(() => contagion([], -1)).toThrowError(RangeError);
   });
-  for (const sign of ['fleas', 'itchy_scabs', 'ringed_patches'] as const) {
+  for (const sign of ['fleas'] as const) {
     it(`puts ${sign} last, with own towels, gloves, more time, weak colleagues elsewhere`, () => {
       const c = contagion([sign]);
       expect([c.place, c.ownTowelsAndTools, c.gloves, c.keepVulnerableAway, c.disinfectMinutes]).toEqual([
@@ -96,7 +97,15 @@ describe('contagion', () => {
       ]);
     });
   }
-  for (const sign of ['cough', 'diarrhoea', 'fever_or_vomiting'] as const)
+  it('does not take fleas in when there are sores', () =>
+    expect(contagion(['fleas'], 10, { sores: true, told: [] }).place).toBe('not_today'));
+  it('gives a dog that is not fully vaccinated a room of its own, and asks for gloves where people at home have marks', () => {
+    const of = (told: 'vaccination_incomplete' | 'vaccination_not_stated' | 'household_marks'): Contagion =>
+      contagion([], 10, { sores: false, told: [told] });
+    expect([of('vaccination_incomplete').place, of('vaccination_not_stated').place]).toEqual(['own_room', 'own_room']);
+    expect([of('household_marks').place, of('household_marks').gloves, of('household_marks').disinfectMinutes]).toEqual(['any', true, 22]);
+  });
+  for (const sign of ['cough', 'diarrhoea', 'fever_or_vomiting', 'itchy_scabs', 'ringed_patches'] as const)
     it(`does not take ${sign} in at all`, () => expect(contagion(['fleas', sign]).place).toBe('not_today'));
   it('leaves other signs to the vet', () => expect(contagion(['collapse', 'open_wound']).place).toBe('any'));
 });

@@ -12,7 +12,17 @@ describe('fitToGroom', () => {
     expect(verdict()).toBe('go');
     expect(fitToGroom(ask()).reasons.length).toBe(1);
   });
-  for (const sign of ['collapse', 'fit_today', 'laboured_breath', 'swollen_belly', 'gums_colour', 'maggots'] as const) {
+  for (const sign of [
+    'collapse',
+    'fit_today',
+    'laboured_breath',
+    'swollen_belly',
+    'gums_colour',
+    'maggots',
+    'retching',
+    'wobbly',
+    'faint',
+  ] as const) {
     it(`${sign}: not today, and a vet now, whatever was agreed (floor)`, () => {
       const r = fitToGroom(ask({ signs: [sign], vetAgreed: true }));
       expect(r.verdict).toBe('not_today');
@@ -27,10 +37,12 @@ describe('fitToGroom', () => {
     'sudden_lameness',
     'surgery_wound',
     'sedative_given',
+    'ringed_patches',
+    'itchy_scabs',
   ] as const) {
     it(`${sign}: not today`, () => expect(verdict({ signs: [sign] })).toBe('not_today'));
   }
-  for (const sign of ['strangled_limb', 'painful_mouth', 'ringed_patches'] as const) {
+  for (const sign of ['strangled_limb', 'painful_mouth'] as const) {
     it(`${sign}: ask the vet`, () => expect(verdict({ signs: [sign] })).toBe('ask_vet'));
   }
   it('fleas: last place of the day', () => expect(verdict({ signs: ['fleas'] })).toBe('go_with_limits'));

@@ -17,7 +17,17 @@ export interface FitResult {
   readonly reasons: readonly Reason[];
 }
 
-const VET_NOW: readonly FitSign[] = ['collapse', 'fit_today', 'laboured_breath', 'swollen_belly', 'gums_colour', 'maggots'];
+const VET_NOW: readonly FitSign[] = [
+  'collapse',
+  'fit_today',
+  'laboured_breath',
+  'swollen_belly',
+  'gums_colour',
+  'maggots',
+  'retching',
+  'wobbly',
+  'faint',
+];
 const NOT_TODAY: readonly FitSign[] = [
   'fever_or_vomiting',
   'diarrhoea',
@@ -27,7 +37,7 @@ const NOT_TODAY: readonly FitSign[] = [
   'surgery_wound',
   'sedative_given',
 ];
-const ASK_VET: readonly FitSign[] = ['strangled_limb', 'painful_mouth', 'ringed_patches'];
+const ASK_VET: readonly FitSign[] = ['strangled_limb', 'painful_mouth'];
 const ASK_VET_CONDITIONS: readonly DogFacts['conditions'][number][] = [
   'heart',
   'airway',
@@ -40,6 +50,7 @@ const ASK_VET_CONDITIONS: readonly DogFacts['conditions'][number][] = [
   'pregnant',
   'ear_trouble',
   'bad_teeth',
+  'breath_head_up',
 ];
 const LIMITING_CONDITIONS: readonly DogFacts['conditions'][number][] = [
   'blind',
@@ -59,6 +70,8 @@ export interface FitQuestion {
   readonly told: readonly ToldItem[];
   /** Eyes, ears, mouth …: what was seen on the table. */
   readonly looked?: Looked | undefined;
+  /** Sores were felt somewhere. */
+  readonly sores?: boolean;
   /** The coat is one sheet somewhere. */
   readonly pelted: boolean;
   /** Contact time of the salon's disinfectant, minutes. */
@@ -84,7 +97,7 @@ export function fitToGroom(q: FitQuestion): FitResult {
   for (const sign of alarms) raise('not_today', reason('fit.vet_now', { sign }, 1));
   for (const sign of q.signs.filter((s) => NOT_TODAY.includes(s))) raise('not_today', reason('fit.not_today', { sign }, 0.95));
   for (const sign of q.signs.filter((s) => ASK_VET.includes(s))) raise('ask_vet', reason('fit.ask_vet_sign', { sign }, 0.9));
-  const spread = contagion(q.signs, q.contactMinutes);
+  const spread = contagion(q.signs, q.contactMinutes, { sores: q.sores === true, told: q.told });
   if (spread.place === 'last_of_day') for (const because of spread.reasons) raise('go_with_limits', because);
   else if (spread.place === 'not_today') for (const because of spread.reasons) raise('not_today', because);
   for (const item of q.told) {
@@ -96,7 +109,9 @@ export function fitToGroom(q: FitQuestion): FitResult {
     if (ASK_VET_CONDITIONS.includes(condition))
       raise(
         q.vetAgreed ? 'go_with_limits' : 'ask_vet',
-        reason(q.vetAgreed ? 'fit.vet_agreed' : 'fit.ask_vet_condition', { condition }, 0.8),
+        !q.vetAgreed && condition === 'breath_head_up'
+          ? reason('fit.breath_head_up', {}, 0.95)
+          : reason(q.vetAgreed ? 'fit.vet_agreed' : 'fit.ask_vet_condition', { condition }, 0.8),
       );
     if (LIMITING_CONDITIONS.includes(condition)) raise('go_with_limits', reason(`fit.limit_${condition}` as LimitRule, {}, 0.6));
   }

@@ -40,6 +40,7 @@ const pads: readonly ZoneId[] = ['fore_paw_left', 'fore_paw_right', 'hind_paw_le
 const EFFECTS: { readonly [P in LookedPart]: Readonly<Partial<Record<(typeof LOOKED_FINDINGS)[P][number], Rule>>> } = {
   eyes: {
     crusted: { rule: 'looked.eyes_crusted', activities: ['crust', 'face'], minutesFactor: 1.2 },
+    dry_eye: { rule: 'looked.eyes_dry', activities: ['face', 'bath_head', 'dry'], minutesFactor: 1.1 },
     sore: { rule: 'looked.eyes_sore', vet: true, leaves: ['eye_left', 'eye_right', 'stop'], activities: ['face'] },
   },
   mouth: {
@@ -59,7 +60,25 @@ const EFFECTS: { readonly [P in LookedPart]: Readonly<Partial<Record<(typeof LOO
       activities: ['ears', 'bath_head'],
     },
   },
+  seeds: {
+    grass_seed: { rule: 'looked.grass_seed', vet: true, activities: ['ears', 'feet'] },
+  },
+  breath: {
+    bad_head_up: {
+      rule: 'looked.breath_head_up',
+      activities: ['face', 'body_clip', 'prep_clip', 'bath_head', 'crust'],
+      minutesFactor: 1.25,
+    },
+  },
+  ticks: {
+    tick: { rule: 'looked.tick', activities: ['body_clip', 'brush_through', 'brush_mats', 'deshed', 'ears', 'face'] },
+  },
+  dewclaws: {
+    curled: { rule: 'looked.dewclaw_curled', activities: ['nails'], minutesFactor: 1.15 },
+    grown_in: { rule: 'looked.dewclaw_grown_in', vet: true, leaves: ['dewclaw_left', 'dewclaw_right'], activities: ['nails'] },
+  },
   nails: {
+    brittle: { rule: 'looked.nails_brittle', activities: ['nails'], minutesFactor: 1.5 },
     long: { rule: 'looked.nails_long', activities: ['nails'], minutesFactor: 1.4 },
     grown_in: { rule: 'looked.nails_grown_in', vet: true, activities: ['nails'], minutesFactor: 1.4 },
   },
@@ -71,6 +90,12 @@ const EFFECTS: { readonly [P in LookedPart]: Readonly<Partial<Record<(typeof LOO
   ribs: {
     thin: { rule: 'looked.ribs_thin', vet: true, activities: ['body_clip', 'brush_mats', 'clip_tight_body', 'dry'], minutesFactor: 1.1 },
     heavy: { rule: 'looked.ribs_heavy', activities: ['bath', 'dry'] },
+  },
+  grease: {
+    greasy: { rule: 'looked.greasy', activities: ['body_clip', 'prep_clip', 'bath', 'ears'], minutesFactor: 1.1 },
+  },
+  rear_touch: {
+    sits: { rule: 'looked.sits', activities: ['sanitary', 'clip_tight_fragile', 'tidy'] },
   },
   anal: {
     dirty: { rule: 'looked.anal_dirty', activities: ['sanitary'], minutesFactor: 1.5 },

@@ -32,6 +32,20 @@ export function answerTold(item: ToldItem, conditions: readonly Condition[]): To
     case 'spot_on_fresh':
       return say('go_with_limits', 'told_today.spot_on', 0.5);
     case 'vaccination_not_stated':
-      return say('go_with_limits', 'told_today.vaccination', 0.3);
+      return say('go_with_limits', 'told_today.vaccination', 0.5);
+    case 'vaccination_incomplete':
+      return say('go_with_limits', 'told_today.vaccination_incomplete', 0.6);
+    case 'household_marks':
+      return say('go_with_limits', 'told_today.household_marks', 0.7);
+    case 'in_season':
+      return say('go_with_limits', 'told_today.in_season', 0.4);
+    case 'surgery_lately':
+      return say('ask_vet', 'told_today.surgery', 0.9);
+    case 'injection_lately':
+      return say('go_with_limits', 'told_today.injection', 0.5);
+    case 'sore_after_last':
+      return say('go_with_limits', 'told_today.sore_after_last', 0.7);
+    case 'not_let_out':
+      return say('go_with_limits', 'told_today.not_let_out', 0.4);
   }
 }

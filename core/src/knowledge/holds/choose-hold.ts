@@ -18,11 +18,16 @@ import { HOLDS } from './holds.js';
 
 export interface HoldQuestion {
   readonly reaches: readonly Reach[];
-  readonly dog: Pick<DogFacts, 'name' | 'weightKg' | 'nose' | 'conditions' | 'treatsAllowed'>;
+  readonly dog: Pick<DogFacts, 'name' | 'weightKg' | 'nose' | 'conditions' | 'treatsAllowed' | 'tail' | 'muzzleUsed' | 'soreWhenLifted'>;
   readonly kinds: readonly KindFound[];
   readonly joints: Readonly<Partial<Record<Joint, JointComfort>>>;
-  /** The leg it spares today. */
-  readonly favours: Leg | undefined;
+  /** The leg it spares today; `none` when it was looked at and spares none, nothing when nobody looked. */
+  readonly favours: Leg | 'none' | undefined;
+  /** It sits down when it is touched behind. */
+  readonly sits?: boolean;
+  readonly soreTail?: boolean;
+  /** Old nails that crumble. */
+  readonly brittleNails?: boolean;
   /** It hurts: tight mats, red skin, a painful joint that must move, long claws. */
   readonly painful: boolean;
   /** A known trigger of this dog. */
@@ -58,6 +63,8 @@ export interface HoldChoice {
   readonly rejected: readonly RejectedHold[];
 }
 
+/** A dog that is sore when lifted is lifted by two from this weight, kg. Our default. */
+const TWO_LIFT_SORE_FROM_KG = 12;
 /** Small enough to be held under the arm, kg. Our default. */
 const UNDER_ARM_UP_TO_KG = 9;
 /** From this weight a forearm or knee goes under the belly when a hind leg is lifted, kg. Our default. */
@@ -72,7 +79,7 @@ const LYING_WHEN_SHORT: readonly Reach[] = [...LYING, 'body', 'rear'];
 const HEAD_HOLDS: readonly HoldId[] = ['muzzle_steady', 'chin_hair', 'behind_jaw', 'cupped_chin'];
 
 /**
- * What speaks against a hold on this dog, of those that its table names. A sore tail is not told of any dog yet.
+ * What speaks against a hold on this dog, of those that its table names.
  * @returns nothing when the hold may be used
  */
 export function notFor(hold: HoldId, q: HoldQuestion): HoldNotFor | undefined {
@@ -80,7 +87,7 @@ export function notFor(hold: HoldId, q: HoldQuestion): HoldNotFor | undefined {
   const has = (c: Condition): boolean => q.dog.conditions.includes(c);
   const is: Readonly<Record<HoldNotFor, boolean>> = {
     short_nose: q.dog.nose === 'short',
-    breath: has('heart') || has('airway'),
+    breath: has('heart') || has('airway') || has('breath_head_up'),
     cough: has('cough'),
     sore_hind: sore('hip_left', 'hip_right', 'knee_left', 'knee_right'),
     sore_fore: sore('shoulder_left', 'shoulder_right', 'elbow_left', 'elbow_right'),
@@ -92,7 +99,7 @@ export function notFor(hold: HoldId, q: HoldQuestion): HoldNotFor | undefined {
     fighting: q.fighting,
     heavy: q.dog.weightKg > UNDER_ARM_UP_TO_KG,
     fits: has('fits'),
-    sore_tail: false,
+    sore_tail: q.soreTail === true,
   };
   return HOLDS[hold].notFor.find((who) => is[who]);
 }
@@ -126,9 +133,25 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
   ) {
     reasons.push(reason('hold.stands_short_lies', {}, 0.8));
     hold = 'lap_or_side';
+  } else if (q.brittleNails === true && q.reaches.includes('nails') && hold !== 'under_arm' && notFor('lap_or_side', q) === undefined) {
+    reasons.push(reason('hold.brittle_nails_lying', {}, 0.8));
+    hold = 'lap_or_side';
   } else if (hasKind(q.kinds, 'senior') && hold !== 'under_arm' && notFor('lap_or_side', q) === undefined && canLieFor(q.reaches)) {
     reasons.push(q.reaches.includes('nails') ? reason('hold.senior_nails_lying', {}, 0.8) : reason('hold.senior_lies', {}, 0.7));
     hold = 'lap_or_side';
+  }
+  const behind = q.reaches.some((r) => r === 'rear' || r === 'underside' || r === 'hind_feet');
+  if (q.sits === true && behind && hold !== 'lap_or_side' && hold !== 'under_arm') {
+    const lies = notFor('lap_or_side', q) === undefined && q.dog.nose !== 'short';
+    rejected.push({ hold, because: reason('looked.sits', {}, 1) });
+    reasons.push(reason(lies ? 'hold.sits_lie' : 'hold.sits_forearm', {}, 0.9));
+    hold = lies ? 'lap_or_side' : 'belly_support';
+  }
+  if (hold === 'tail_root' && (q.dog.tail === 'docked' || notFor('tail_root', q) !== undefined)) {
+    const because = q.dog.tail === 'docked' ? 'hold.docked_tail' : 'hold.sore_tail';
+    rejected.push({ hold: 'tail_root', because: reason(because, {}, 1) });
+    reasons.push(reason(because, {}, 0.9));
+    hold = 'belly_support';
   }
   if (hold === 'lap_or_side' && notFor('lap_or_side', q) !== undefined) {
     rejected.push({ hold: 'lap_or_side', because: reason('hold.breath_not_laid', {}, 1) });
@@ -141,10 +164,14 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     hold = 'hand_resting';
   }
   const stands = hold !== 'lap_or_side' && hold !== 'under_arm';
-  const weak = q.favours;
+  const weak = q.favours === 'none' ? undefined : q.favours;
   if (weak && stands && (weak.startsWith('hind') ? liftsHind : liftsFore)) {
     also.add('belly_support');
     reasons.push(reason('hold.favoured_leg', { weak: weak, strong: otherLeg(weak) }, 0.9));
+  }
+  if (q.favours === undefined && liftsHind && stands && hold === 'leg_folded') {
+    also.add('belly_support');
+    reasons.push(reason('hold.legs_not_looked', {}, 0.7));
   }
   if (weak?.startsWith('hind')) reasons.push(reason('hold.rear_first', {}, 0.5));
   if (liftsHind && hold === 'leg_folded' && (q.dog.weightKg >= BELLY_SUPPORT_FROM_KG || hasKind(q.kinds, 'sore_joints'))) {
@@ -169,6 +196,15 @@ export function chooseHold(q: HoldQuestion): HoldChoice {
     needsHelper = true;
     reasons.push(reason('hold.heavy_lift', { kg: q.dog.weightKg }, 0.7));
   }
+  if (q.reaches.includes('washing')) {
+    const careful = hasKind(q.kinds, 'senior') || hasKind(q.kinds, 'sore_joints');
+    if (q.dog.soreWhenLifted === true) {
+      if (q.dog.weightKg >= TWO_LIFT_SORE_FROM_KG) needsHelper = true;
+      reasons.push(reason('hold.sore_lifted', {}, 0.8));
+    } else if (q.dog.soreWhenLifted === null && careful) reasons.push(reason('hold.lift_not_asked', {}, 0.5));
+  }
+  if (q.dog.conditions.includes('breath_head_up') && (q.reaches.includes('head') || q.reaches.includes('throat')))
+    reasons.push(reason('hold.breath_head_low', {}, 0.9));
   if (needsHelper) also.add('helper');
   if (q.dog.nose === 'short' && hold === 'cupped_chin') reasons.push(reason('hold.short_nose_head_up', {}, 0.9));
   if (q.dog.conditions.includes('no_front_teeth') && q.reaches.includes('head')) reasons.push(reason('hold.tongue_without_teeth', {}, 0.7));
@@ -221,7 +257,9 @@ function firstHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[])
 function throatHold(q: HoldQuestion, reasons: Reason[], rejected: RejectedHold[]): HoldId {
   const neck = q.joints.neck ?? 'free';
   if (neck !== 'free') rejected.push({ hold: 'cupped_chin', because: reason('hold.sore_neck_not_up', {}, 1) });
-  if (q.house.throatLine === 'natural' || neck !== 'free') {
+  const breath = q.dog.conditions.includes('breath_head_up');
+  if (breath) rejected.push({ hold: 'cupped_chin', because: reason('hold.breath_head_low', {}, 1) });
+  if (q.house.throatLine === 'natural' || neck !== 'free' || breath) {
     reasons.push(reason('hold.throat_natural', {}, 0.7));
     return 'hand_resting';
   }

@@ -92,7 +92,7 @@ describe('who is guarded', () => {
     expect(guarded({ painful: true, triggered: true })).toBeFalse();
   });
   it('a helper stands at the head when there is one, and the whole visit is said only by that house', () => {
-    const c = ask({ triggered: true, helperThere: true }, { biteHistory: true });
+    const c = ask({ triggered: true, helperThere: true }, { biteHistory: true, muzzleUsed: true });
     expect(c.also).toEqual(['muzzle', 'helper']);
     expect([c.needsHelper, c.forVet]).toEqual([true, false]);
     expect(rules(c)).toEqual(['hold.muzzle_before_first_tool', 'hold.helper_with_bite']);

@@ -1,5 +1,5 @@
 import { type HoldId, type Reason, reason } from '../../words/index.js';
-import { hasKind } from '../dogs/index.js';
+import { hasKind, isIll } from '../dogs/index.js';
 import type { HoldQuestion, RejectedHold } from './choose-hold.js';
 import { HOLDS } from './holds.js';
 
@@ -36,6 +36,8 @@ export function guardHold(q: HoldQuestion): GuardedHold {
       0.95,
     ),
   ];
+  if (q.dog.muzzleUsed !== true)
+    reasons.push(reason(q.dog.muzzleUsed === false ? 'hold.muzzle_not_used' : 'hold.muzzle_not_asked', { name: q.dog.name }, 0.7));
   if (q.house.muzzle === 'whole_visit') reasons.push(reason('hold.house_muzzle_whole_visit', { minutes }, 0.6));
   if (!q.helperThere) return { also: ['muzzle'], forVet: false, rejected: [], reasons };
   return { also: ['muzzle', 'helper'], forVet: false, rejected: [], reasons: [...reasons, reason('hold.helper_with_bite', {}, 0.6)] };
@@ -54,11 +56,15 @@ function mayBite(q: HoldQuestion): boolean {
 }
 
 /** Who never wears a muzzle. Common practice, no source; a floor. */
-export function muzzleBan(q: Pick<HoldQuestion, 'dog' | 'reaches' | 'fighting' | 'mayBeSick'>): Reason | undefined {
+export function muzzleBan(
+  q: Pick<HoldQuestion, 'reaches' | 'fighting' | 'mayBeSick'> & { readonly dog: Pick<HoldQuestion['dog'], 'nose' | 'conditions'> },
+): Reason | undefined {
   if (q.fighting) return reason('hold.no_muzzle_fighting', {}, 1);
   if (q.dog.nose === 'short') return reason('hold.no_muzzle_short_nose', {}, 1);
-  if (q.dog.conditions.includes('airway') || q.dog.conditions.includes('heart')) return reason('hold.no_muzzle_breath', {}, 1);
+  if ((['airway', 'heart', 'breath_head_up'] as const).some((c) => q.dog.conditions.includes(c)))
+    return reason('hold.no_muzzle_breath', {}, 1);
   if (q.dog.conditions.includes('cough')) return reason('hold.no_muzzle_breath', {}, 1);
+  if (isIll(q.dog)) return reason('hold.no_muzzle_ill', {}, 1);
   if (q.mayBeSick) return reason('hold.no_muzzle_sick', {}, 1);
   if (q.reaches.includes('washing')) return reason('hold.no_muzzle_wet', {}, 1);
   return undefined;

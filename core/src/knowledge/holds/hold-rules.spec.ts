@@ -199,7 +199,7 @@ describe('settling', () => {
     expect(adviseVoice(houseRules({ voice: 'quiet' }), 'soft_voice').rule).toBe('settle.house_quiet');
   });
   it('rewards with food, voice or nothing, and asks for treats only where there are some', () => {
-    const dog = { treatsAllowed: true, conditions: [] };
+    const dog = aDog();
     expect(adviseReward(HOUSE_DEFAULTS, dog).rule).toBe('reward.food');
     expect(adviseReward(HOUSE_DEFAULTS, { ...dog, conditions: ['skin_allergy'] }).rule).toBe('reward.food_named');
     expect(adviseReward(HOUSE_DEFAULTS, { ...dog, treatsAllowed: false }).rule).toBe('reward.voice_touch');

@@ -1,8 +1,8 @@
 import { byWeight, type HouseRules, type Reason, reason, type ZoneId } from '../../words/index.js';
-import { type DogFacts, hasKind, type KindFound } from '../dogs/index.js';
+import { type DogFacts, hasKind, isIll, type KindFound } from '../dogs/index.js';
 
 export interface LoopQuestion {
-  readonly dog: Pick<DogFacts, 'nose' | 'conditions'>;
+  readonly dog: Pick<DogFacts, 'name' | 'nose' | 'conditions' | 'slipsCollar' | 'visitsBefore'>;
   readonly kinds: readonly KindFound[];
   readonly fighting: boolean;
   readonly house: HouseRules;
@@ -19,15 +19,21 @@ export interface LoopAdvice {
  * round a throat that coughs, never on a dog that fights it.
  */
 export function adviseLoop(q: LoopQuestion): LoopAdvice {
-  if (q.house.loop === 'never') return { loop: 'none', reasons: [reason('loop.house_never', {}, 0.6)] };
-  if (q.fighting) return { loop: 'none', reasons: [reason('loop.not_fighting', {}, 1)] };
+  const slips =
+    q.dog.slipsCollar === true
+      ? [reason('loop.slips_collar', { name: q.dog.name }, 0.85)]
+      : q.dog.slipsCollar === null && q.dog.visitsBefore === 0
+        ? [reason('loop.slips_not_asked', {}, 0.4)]
+        : [];
+  if (q.house.loop === 'never') return { loop: 'none', reasons: [...slips, reason('loop.house_never', {}, 0.6)] };
+  if (q.fighting) return { loop: 'none', reasons: [...slips, reason('loop.not_fighting', {}, 1)] };
   const chest =
-    hasKind(q.kinds, 'puppy') ||
-    hasKind(q.kinds, 'senior') ||
-    q.dog.nose === 'short' ||
-    (['cough', 'airway', 'fits', 'heart'] as const).some((c) => q.dog.conditions.includes(c));
+    hasKind(q.kinds, 'puppy') || hasKind(q.kinds, 'senior') || q.dog.nose === 'short' || q.dog.conditions.includes('cough') || isIll(q.dog);
   const always = reason('loop.attended', {}, 0.8);
-  return { loop: chest ? 'chest' : 'neck', reasons: byWeight([always, ...(chest ? [reason('loop.round_the_chest', {}, 0.9)] : [])]) };
+  return {
+    loop: chest ? 'chest' : 'neck',
+    reasons: byWeight([always, ...slips, ...(chest ? [reason('loop.round_the_chest', {}, 0.9)] : [])]),
+  };
 }
 
 /** A moment in which nothing holds the dog: it is known before it comes, and recorded. */

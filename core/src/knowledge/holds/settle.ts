@@ -13,8 +13,10 @@ export function adviseVoice(house: HouseRules, file: Voice | undefined): Reason 
 }
 
 /** What a break offers: food where house and owner allow it, voice and touch, or quiet. */
-export function adviseReward(house: HouseRules, dog: Pick<DogFacts, 'treatsAllowed' | 'conditions'>): Reason {
+export function adviseReward(house: HouseRules, dog: Pick<DogFacts, 'name' | 'treatsAllowed' | 'conditions' | 'guards'>): Reason {
   if (house.rewards === 'none') return reason('reward.none', {}, 0.3);
+  if (house.rewards === 'food' && dog.treatsAllowed && dog.guards.includes('food'))
+    return reason('reward.guards_food', { name: dog.name }, 0.7);
   if (house.rewards === 'voice_touch' || !dog.treatsAllowed) return reason('reward.voice_touch', {}, 0.4);
   return reason(dog.conditions.includes('skin_allergy') ? 'reward.food_named' : 'reward.food', {}, 0.5);
 }

@@ -8,6 +8,8 @@ const asked = z.strictObject({
   wantedMm: z.number().gt(0).max(80),
   /** Minutes until the owner comes or the next dog is due. */
   sessionMinutes: z.number().int().min(10).max(480),
+  /** When the owner will really be back, weeks; left out where nobody asked. */
+  returnWeeks: z.number().int().min(1).max(104).optional(),
 });
 
 /** Who comes when, and what is asked for. */

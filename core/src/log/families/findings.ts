@@ -6,18 +6,22 @@ import {
   FEEL_AREAS,
   FIT_SIGNS,
   formProblem,
+  GUARDED,
   JOINT_COMFORTS,
   JOINTS,
   LEGS,
+  LIES_ON,
   LIFT_TESTS,
   LOOKED_FINDINGS,
   LOOKED_PARTS,
   MARK_BORDERS,
+  MARK_KINDS,
   MARK_SURFACES,
   MAT_GRADES,
   MOODS,
   SKIN_STATES,
   TOLD_ITEMS,
+  WARNINGS,
   ZONE_IDS,
 } from '../../words/index.js';
 import { id } from './fields.js';
@@ -38,6 +42,15 @@ export const FINDING_EVENTS = {
       roomCelsius: z.number().min(-10).max(50),
     })
     .describe('What is seen and told today, before any plan.'),
+  dog_asked: z
+    .strictObject({
+      muzzleUsed: z.boolean().optional(),
+      soreWhenLifted: z.boolean().optional(),
+      liesOn: z.enum(LIES_ON).optional(),
+      guards: z.array(z.enum(GUARDED)).optional(),
+      slipsCollar: z.boolean().optional(),
+    })
+    .describe('What is asked of every dog was asked; what is named is otherwise than the file says, or was not asked before.'),
   zone_felt: z
     .strictObject({
       zone,
@@ -69,8 +82,29 @@ export const FINDING_EVENTS = {
       border: z.enum(MARK_BORDERS),
       surface: z.enum(MARK_SURFACES),
       isNew: z.boolean(),
+      /** How it meets a blade, and where in its place it lies; left out by versions that did not ask. */
+      kind: z.enum(MARK_KINDS).optional(),
+      spot: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).optional(),
     })
-    .describe('A lump, wart, cyst, scar or sore, measured.'),
+    .describe('A mark, measured: how it meets a blade, and its spot in its place.'),
+  mark_as_before: z
+    .strictObject({
+      markId: id,
+      zone,
+      lengthMm: z.number().gt(0).max(300),
+      widthMm: z.number().gt(0).max(300),
+      border: z.enum(MARK_BORDERS),
+      surface: z.enum(MARK_SURFACES),
+      kind: z.enum(MARK_KINDS).optional(),
+      spot: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).optional(),
+      /** Day on which those sizes were measured. */
+      on: z.iso.date(),
+    })
+    .describe('A hand found a mark as the last time; it was not measured.'),
+  mark_gone: z.strictObject({ markId: id }).describe('A mark of an earlier visit was looked for and is no longer there.'),
+  place_resented: z
+    .strictObject({ zone, resents: z.boolean() })
+    .describe('It minds the hand in this place, without biting; or no longer does.'),
   area_felt: z
     .strictObject({ area: z.enum(FEEL_AREAS), as: z.enum(['sound', 'as_before']) })
     .describe('Both hands went over one stretch of the dog: sound but for what is written, or as the last time.'),
@@ -87,6 +121,9 @@ export const FINDING_EVENTS = {
   mood_felt: z
     .strictObject({ mood: z.enum(MOODS) })
     .describe('How the dog is: on the table before any tool, and in a break while the work runs.'),
+  warned_before: z
+    .strictObject({ what: z.enum(WARNINGS).nullable() })
+    .describe('It growled, snapped or bit today before any work, or it did not.'),
   bite_told: z.strictObject({ told: z.boolean() }).describe('The owner says whether it has bitten while handled.'),
   feel_over_done: z.strictObject({}).describe('The hands-on check is complete.'),
 } as const;

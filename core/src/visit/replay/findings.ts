@@ -6,9 +6,14 @@ import { minuteOf } from './work-state.js';
 export const APPLY_FINDINGS: Appliers<
   | 'file_read'
   | 'fit_answered'
+  | 'dog_asked'
   | 'zone_felt'
   | 'zone_as_before'
   | 'mark_felt'
+  | 'mark_as_before'
+  | 'mark_gone'
+  | 'place_resented'
+  | 'warned_before'
   | 'area_felt'
   | 'part_looked'
   | 'weighed'
@@ -24,6 +29,17 @@ export const APPLY_FINDINGS: Appliers<
   },
   fit_answered: (s, { body }) => {
     s.fit = { ...body, told: body.told ?? [] };
+  },
+  dog_asked: (s, { body }) => {
+    const { muzzleUsed, soreWhenLifted, liesOn, guards, slipsCollar } = body;
+    s.dogAsked = {
+      ...s.dogAsked,
+      ...(muzzleUsed === undefined ? {} : { muzzleUsed }),
+      ...(soreWhenLifted === undefined ? {} : { soreWhenLifted }),
+      ...(liesOn === undefined ? {} : { liesOn }),
+      ...(guards === undefined ? {} : { guards }),
+      ...(slipsCollar === undefined ? {} : { slipsCollar }),
+    };
   },
   zone_felt: (s, { body }) => {
     const before = s.feelOver.zones.find((z) => z.zone === body.zone);
@@ -42,9 +58,28 @@ export const APPLY_FINDINGS: Appliers<
   },
   mark_felt: (s, { body }) => {
     s.feelOver = { ...s.feelOver, marks: withLatest(s.feelOver.marks, body, (m) => m.markId) };
+    s.marksGone.delete(body.markId);
+  },
+  mark_as_before: (s, { body }) => {
+    const { on, ...mark } = body;
+    s.feelOver = { ...s.feelOver, marks: withLatest(s.feelOver.marks, { ...mark, isNew: false, asBefore: on }, (m) => m.markId) };
+    s.marksGone.delete(body.markId);
+  },
+  mark_gone: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, marks: s.feelOver.marks.filter((m) => m.markId !== body.markId) };
+    s.marksGone.add(body.markId);
+  },
+  place_resented: (s, { body }) => {
+    const others = (s.feelOver.resents ?? []).filter((z) => z !== body.zone);
+    s.feelOver = { ...s.feelOver, resents: body.resents ? [...others, body.zone] : others };
+  },
+  warned_before: (s, { body }) => {
+    s.feelOver = { ...s.feelOver, warned: body.what ?? undefined };
   },
   area_felt: (s, { body }) => {
     s.areasFelt.set(body.area, body.as);
+    // Joints that are all free: no leg is spared.
+    if (body.area === 'joints' && body.as === 'sound' && s.feelOver.favours === undefined) s.feelOver = { ...s.feelOver, favours: 'none' };
   },
   part_looked: (s, { body }) => {
     s.feelOver = { ...s.feelOver, looked: { ...s.feelOver.looked, [body.part]: body.finding } };
@@ -60,7 +95,7 @@ export const APPLY_FINDINGS: Appliers<
     s.feelOver = { ...s.feelOver, joints: { ...s.feelOver.joints, [body.joint]: body.comfort } };
   },
   leg_favoured: (s, { body }) => {
-    s.feelOver = { ...s.feelOver, favours: body.leg ?? undefined };
+    s.feelOver = { ...s.feelOver, favours: body.leg ?? 'none' };
   },
   mood_felt: (s, e) => {
     // Once the work runs it is a reading of the moment; what was felt before any tool stays what it was.

@@ -23,6 +23,10 @@ export const BLADES_RULES = {
   'blade.step_down': rule('house', 'first_blade', 'blade'),
   'blade.passes_enough': rule('default', 'passes'),
   'blade.passes_left': rule('default', 'passes', 'limit'),
+  'blade.burned_close': rule('practice', 'blade'),
+  'blade.burned_one_pass': rule('practice', 'zone', 'on?'),
+  'blade.overgrown_longer_first': rule('practice', 'first_blade', 'blade', 'weeks?'),
+  'blade.greasy_clean': rule('practice'),
   // Resistance
   'resist.mat': rule('practice', 'zone', 'blade'),
   'resist.leave': rule('practice', 'blade', 'zone'),

@@ -13,6 +13,8 @@ export const DOGS_RULES = {
   'kind.lumps': rule('practice', 'count'),
   'kind.bite_history': rule('practice', 'name'),
   'kind.bite_told_today': rule('practice', 'name'),
+  'kind.warned_today': rule('practice', 'name', 'warned'),
+  'kind.warned_lately': rule('practice', 'name', 'warned', 'on'),
   'kind.first_visit': rule('practice', 'name'),
   'kind.heavy': rule('default', 'kg'),
   // Standing
@@ -22,6 +24,7 @@ export const DOGS_RULES = {
   'standing.puppy': rule('default', 'minutes', 'work'),
   'standing.stiff': rule('default', 'minutes'),
   'standing.painful': rule('default', 'minutes'),
+  'standing.ill': rule('default', 'work'),
   // Fit to groom
   'fit.go': rule('practice'),
   'fit.vet_now': rule('floor', 'sign'),
@@ -56,6 +59,16 @@ export const DOGS_RULES = {
   'told_today.pain_relief': rule('practice'),
   'told_today.spot_on': rule('practice'),
   'told_today.vaccination': rule('practice'),
+  'told_today.vaccination_incomplete': rule('practice'),
+  'told_today.household_marks': rule('practice'),
+  'told_today.in_season': rule('practice'),
+  'told_today.surgery': rule('practice'),
+  'told_today.injection': rule('practice'),
+  'told_today.sore_after_last': rule('practice'),
+  'told_today.not_let_out': rule('practice'),
+  'fit.breath_head_up': rule('practice'),
+  'fit.own_room': rule('practice'),
+  'fit.gloves': rule('practice'),
   // Safe finish
   'safe.now': rule('computed'),
   'safe.wound': rule('practice', 'minutes'),

@@ -1,6 +1,7 @@
 import { rule, type Rule } from '../rule.js';
 
 export const MARKS_RULES = {
+  'mark.sore': rule('practice', 'zone'),
   'mark.nothing_passes': rule('practice', 'days'),
   'skin.red_again': rule('default', 'days'),
   'mark.stable': rule('practice', 'zone'),

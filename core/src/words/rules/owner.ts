@@ -17,6 +17,9 @@ export const OWNER_RULES = {
   'next.weeks_for_length': rule('default', 'mm', 'weeks', 'limit', 'coat'),
   'next.baths_fine': rule('practice', 'weeks'),
   'next.baths_too_often': rule('practice', 'weeks', 'least', 'needed'),
+  'next.skin_after_pelt': rule('practice', 'weeks'),
+  'next.between': rule('practice', 'weeks'),
+  'next.marks': rule('practice', 'weeks'),
   // Told at the hand-back
   'told.not_today': rule('record', 'name', 'why'),
   'told.planned': rule('record', 'steps', 'minutes'),
@@ -35,6 +38,9 @@ export const OWNER_RULES = {
   'told.vet': rule('floor', 'things'),
   'told.in_writing': rule('house'),
   'told.by_word': rule('house'),
+  'told.mark': rule('record', 'mark_kind', 'zone', 'size'),
+  'told.mark_known': rule('record', 'mark_kind', 'zone', 'size', 'since'),
+  'told.mark_presumed': rule('record', 'zone', 'since'),
   // Home care
   'care.close_clip': rule('practice', 'name'),
   'care.ear_mats': rule('practice'),
@@ -42,6 +48,10 @@ export const OWNER_RULES = {
   'care.mats': rule('practice'),
   'care.marks': rule('practice'),
   'care.calm': rule('practice', 'name'),
+  'care.spare_leg': rule('practice', 'name', 'weak'),
+  'care.stiff': rule('practice', 'name', 'joint'),
+  'care.greasy': rule('practice'),
+  'care.tick': rule('practice'),
   // Agreement
   'agree.close_clip': rule('practice', 'mm'),
   'agree.close_clip_there': rule('practice', 'mm', 'zones'),
@@ -52,4 +62,8 @@ export const OWNER_RULES = {
   'alternative.welfare_only': rule('practice'),
   'agree.guard_length': rule('practice', 'wanted', 'zones?', 'count?', 'mm'),
   'agree.extra': rule('default', 'minutes'),
+  'agree.long_return': rule('practice', 'weeks', 'mm'),
+  'agree.burned_before': rule('practice', 'zone'),
+  'agree.overgrown': rule('practice'),
+  'agree.double_close': rule('practice'),
 } as const satisfies Record<string, Rule>;

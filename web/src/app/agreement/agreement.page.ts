@@ -121,13 +121,14 @@ export class AgreementPage {
   }
 
   protected change(
-    change: Partial<{ items: ServiceItem[]; wantedMm: number | null; sessionMinutes: number | null }>,
+    change: Partial<{ items: ServiceItem[]; wantedMm: number | null; sessionMinutes: number | null; returnWeeks: number | null }>,
     helperThere = this.store.state().helperThere,
   ): void {
     const asked = this.asked();
     const wantedMm = change.wantedMm ?? asked.wantedMm;
     const sessionMinutes = Math.round(change.sessionMinutes ?? asked.sessionMinutes);
-    void this.store.ask({ asked: { items: change.items ?? asked.items, wantedMm, sessionMinutes }, helperThere });
+    const returnWeeks = change.returnWeeks === undefined ? asked.returnWeeks : (change.returnWeeks ?? undefined);
+    void this.store.ask({ asked: { items: change.items ?? asked.items, wantedMm, sessionMinutes, returnWeeks }, helperThere });
   }
   /** Agrees or refuses; once it is all signed, only a refusal is still open. */
   protected answersTo(c: { readonly id: ConsentId; readonly text: string }): readonly Choice<boolean>[] {

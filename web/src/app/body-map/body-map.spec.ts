@@ -107,7 +107,7 @@ describe('BodyMap', () => {
     fixture.componentRef.setInput(
       'paint',
       new Map<ZoneId, ZonePaint>([
-        ['back', { markMm: 12, grade: 2 }],
+        ['back', { marks: [{ id: 'a', mm: 12 }], grade: 2 }],
         ['side_left', { strain: 4 }],
       ]),
     );

@@ -14,7 +14,7 @@ import { undersideView } from './drawing/underside';
 import { drawJoint } from './joint-arc';
 import { MAP_LAYERS, MAP_LAYER_LABELS, type MapLayer } from './layers';
 import { Words } from '../wording/words.service';
-import type { ZonePaint } from './zone-paint';
+import type { PaintedMark, ZonePaint } from './zone-paint';
 
 /** Smaller targets open the magnified inset, CSS pixels: fingers need more than a mouse. */
 const SMALL_FOR_FINGER = 40;
@@ -26,6 +26,12 @@ const INSET = { width: 340, height: 250 };
 interface Inset {
   readonly picture: Picture;
   readonly box: string;
+}
+
+/** Where in a place the finger was. */
+export interface Touch {
+  readonly zone: ZoneId;
+  readonly spot: readonly [number, number];
 }
 
 let instances = 0;
@@ -56,6 +62,8 @@ export class BodyMap {
   /** Layers that have a switch. */
   readonly layers = input<readonly MapLayer[]>([]);
   readonly picked = output<ZoneId>();
+  /** Where in a place the finger was: shares of the width and height of its drawing. Not told for a place that was reached by keyboard. */
+  readonly touched = output<Touch>();
 
   protected readonly id = `map${instances++}`;
   protected readonly switches = computed(() => choicesOf(this.layers(), MAP_LAYER_LABELS));
@@ -81,6 +89,14 @@ export class BodyMap {
   protected readonly entry = computed(() => this.selected() ?? 'back');
   protected readonly drawJoint = drawJoint;
 
+  /** Where a pin stands: at its spot, or in the middle of its place. */
+  protected spotIn(zone: DrawnZone, mark: PaintedMark, turned: boolean): readonly [number, number] {
+    if (!mark.spot) return zone.at;
+    const [x, y, width, height] = zone.box;
+    const across = turned ? 1 - mark.spot[0] : mark.spot[0];
+    return [x + across * width, y + mark.spot[1] * height];
+  }
+
   protected paintOf(zone: ZoneId): ZonePaint {
     return this.paint().get(zone) ?? {};
   }
@@ -93,7 +109,7 @@ export class BodyMap {
       p.grade ? `mat grade ${p.grade}` : '',
       p.skin && p.skin !== 'sound' ? `${p.skin} skin` : '',
       p.crust ? 'crust' : '',
-      p.markMm ? `mark of ${p.markMm} mm` : '',
+      ...(p.marks ?? []).map((m) => `mark of ${m.mm} mm${m.presumed ? ', not looked for today' : ''}`),
       p.trigger ? 'sets it off' : '',
       p.strain ? `strain seen, ${p.strain} of 5` : '',
       p.number ? `step ${p.number}` : '',
@@ -127,10 +143,22 @@ export class BodyMap {
     const svg = event.currentTarget instanceof SVGElement ? event.currentTarget.ownerSVGElement : null;
     const scale = svg?.getScreenCTM()?.a ?? 1;
     const finger = 'pointerType' in event && event.pointerType === 'touch';
-    if (zone.size * scale >= (finger ? SMALL_FOR_FINGER : SMALL_FOR_MOUSE)) return this.pick(zone.zone);
+    if (zone.size * scale >= (finger ? SMALL_FOR_FINGER : SMALL_FOR_MOUSE)) return this.touch(event, zone.zone, picture);
     const zoom = Math.max(INSET_TARGET / zone.size, scale * 1.5);
     const [width, height] = [INSET.width / zoom, INSET.height / zoom];
     this.inset.set({ picture, box: `${zone.at[0] - width / 2} ${zone.at[1] - height / 2} ${width} ${height}` });
+  }
+
+  /** Chosen by finger or mouse: where in its place is told, too. */
+  protected touch(event: MouseEvent, zone: ZoneId, picture: Picture): void {
+    if (this.still()) return;
+    const drawn =
+      event.currentTarget instanceof SVGElement ? event.currentTarget.querySelector('.ground')?.getBoundingClientRect() : undefined;
+    this.pick(zone);
+    if (!drawn || drawn.width === 0 || drawn.height === 0) return;
+    const share = (at: number, from: number, size: number): number => Math.min(1, Math.max(0, (at - from) / size));
+    const across = share(event.clientX, drawn.left, drawn.width);
+    this.touched.emit({ zone, spot: [picture.turned ? 1 - across : across, share(event.clientY, drawn.top, drawn.height)] });
   }
 
   protected pick(zone: ZoneId): void {

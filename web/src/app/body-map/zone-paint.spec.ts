@@ -9,7 +9,12 @@ describe('paintFound', () => {
     ],
   };
   it('shows mat, skin, crust and the larger side of a mark on one zone', () =>
-    expect(paintFound(found).get('back')).toEqual({ grade: 2, skin: 'red', crust: true, markMm: 9 }));
+    expect(paintFound(found).get('back')).toEqual({
+      grade: 2,
+      skin: 'red',
+      crust: true,
+      marks: [{ id: 'm', mm: 9, spot: undefined, presumed: false }],
+    }));
   it('lights what is worked on, found or not', () => {
     const paint = paintFound(found, ['back', 'chest']);
     expect(paint.get('back')).toEqual(jasmine.objectContaining({ grade: 2, lit: true }));

@@ -1,13 +1,23 @@
 import type { FeelOver } from '@mansuet/core/findings';
 import type { MatGrade, SkinState, ZoneId } from '@mansuet/core/words';
 
+/** A mark as the map shows it. */
+export interface PaintedMark {
+  readonly id: string;
+  /** Its larger side, mm. */
+  readonly mm: number;
+  /** Where in its place, as shares of its drawing; the middle when nobody said. */
+  readonly spot?: readonly [number, number] | undefined;
+  /** Known, and not looked for today. */
+  readonly presumed?: boolean | undefined;
+}
+
 /** What lies on a zone; the map only draws it. */
 export interface ZonePaint {
   readonly grade?: MatGrade | undefined;
   readonly skin?: SkinState | undefined;
   readonly crust?: boolean | undefined;
-  /** Diameter of a mark, mm. */
-  readonly markMm?: number | undefined;
+  readonly marks?: readonly PaintedMark[] | undefined;
   /** Number of the step in the plan. */
   readonly number?: number | undefined;
   readonly lit?: boolean | undefined;
@@ -27,7 +37,13 @@ export interface ZonePaint {
 export function paintFound(found: Pick<FeelOver, 'zones' | 'marks'>, lit: readonly ZoneId[] = []): Map<ZoneId, ZonePaint> {
   const map = new Map<ZoneId, ZonePaint>();
   for (const z of found.zones) addPaint(map, z.zone, { grade: z.matGrade, skin: z.skin, crust: z.crust });
-  for (const m of found.marks) addPaint(map, m.zone, { markMm: Math.max(m.lengthMm, m.widthMm) });
+  for (const m of found.marks)
+    addPaint(map, m.zone, {
+      marks: [
+        ...(map.get(m.zone)?.marks ?? []),
+        { id: m.markId, mm: Math.max(m.lengthMm, m.widthMm), spot: m.spot, presumed: m.presumedSince !== undefined },
+      ],
+    });
   for (const zone of lit) addPaint(map, zone, { lit: true });
   return map;
 }

@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import type { DogFile } from '@mansuet/core/contract';
-import { weightChange } from '@mansuet/core/knowledge/dogs';
+import { type OldInjury, weightChange } from '@mansuet/core/knowledge/dogs';
 import type { Joint } from '@mansuet/core/words';
 import { Notice } from '../controls/notice';
 import { TrendLine, type TrendPoint } from './trend-line';
+import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+
+/** "Not asked" is an answer of its own. */
+const ASKED = (answer: boolean | null, yes: string, no: string): string => (answer === null ? 'not asked' : answer ? yes : no);
 
 /** Who the dog is, whose it is, and its weight through time. */
 @Component({
@@ -76,12 +80,39 @@ export class FactsPanel {
       ['Medicines, as told', d.medicines.join(', ') || 'none told'],
       ['Cannot have', d.productAllergies.join(', ') || 'nothing told'],
       ['Sets it off', d.triggers.map((t) => (t.place ? `${t.cause} (${t.place})` : t.cause)).join(', ') || 'nothing known'],
+      ['Minds a hand on', d.resents.map((p) => this.words.labels.resented[p]).join(', ') || 'nothing told'],
       ['Bite history', d.biteHistory ? 'has bitten while handled' : 'none told'],
+      ['Lately', d.warned ? `${d.warned.what} while handled, ${this.day(d.warned.on)}` : 'no growl or snap told'],
+      ['Hurt before', d.injuries.map((i) => this.injury(i)).join('; ') || 'not told'],
+      ['Coat done last', this.coatDone()],
+      ['Muzzle', ASKED(d.muzzleUsed, 'used to one', 'not used to one')],
+      ['Lifted', ASKED(d.soreWhenLifted, 'sore when lifted', 'lifts well')],
+      ['Lies willingly on', d.liesOn ? this.words.labels.liesOn[d.liesOn] : 'not asked'],
+      ['Collar', ASKED(d.slipsCollar, 'slips it', 'stays in it')],
+      ['Guards', d.guards.map((g) => this.words.labels.guarded[g]).join(', ') || 'nothing told'],
       ['Stands well for', d.standingSeenMinutes === null ? 'not timed yet' : `${d.standingSeenMinutes} min, seen`],
       ['Joints', this.joints()],
       ['Treats', d.treatsAllowed ? 'allowed' : 'not allowed'],
     ] as const;
   });
+  private readonly day = (date: string): string => dayInWords(date, this.today());
+  private injury(i: OldInjury): string {
+    return [
+      this.words.labels.injury[i.kind],
+      i.zone ? this.words.labels.zone[i.zone] : '',
+      i.on ? this.day(i.on) : '',
+      i.here ? 'here' : 'elsewhere',
+    ]
+      .filter((x) => x !== '')
+      .join(', ');
+  }
+  private coatDone(): string {
+    const { groomedBy, groomedOn } = this.file().dog;
+    if (!groomedBy && !groomedOn) return 'not asked';
+    return [groomedBy ? `by ${this.words.labels.groomedBy[groomedBy]}` : '', groomedOn ? this.day(groomedOn) : '']
+      .filter((x) => x !== '')
+      .join(', ');
+  }
   /** The last visit that felt them; older summaries did not write them down. */
   private joints(): string {
     const seen = this.file().visits.find((v) => v.summary.joints !== undefined);
@@ -90,7 +121,7 @@ export class FactsPanel {
       .filter(([, comfort]) => comfort !== 'free')
       .map(([joint, comfort]) => `${this.words.labels.joint[joint]} ${comfort}`);
     const spares = seen.summary.favours ? `, spared its ${this.words.labels.leg[seen.summary.favours]}` : '';
-    return `${stiff.join(', ') || 'all free'}${spares} (${seen.arrivesAt.slice(0, 10)})`;
+    return `${stiff.join(', ') || 'all free'}${spares} (${this.day(seen.arrivesAt.slice(0, 10))})`;
   }
   protected readonly weights = computed<readonly TrendPoint[]>(() =>
     this.file().weights.map((w) => ({ on: w.on, value: w.kg, firm: w.by === 'scale' })),

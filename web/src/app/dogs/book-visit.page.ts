@@ -50,6 +50,8 @@ export class BookVisitPage {
   protected readonly asked = signal<readonly ServiceItem[]>(['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails']);
   protected readonly wantedMm = signal<number | null>(9);
   protected readonly sessionMinutes = signal<number | null>(120);
+  /** Nobody has to say: then the usual interval counts. */
+  protected readonly returnWeeks = signal<number | null>(null);
   protected readonly helperThere = signal(false);
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly trouble = signal('');
@@ -90,7 +92,12 @@ export class BookVisitPage {
         dogId: this.dogId(),
         arrivesAt: arrives.toISOString(),
         groomerId: this.groomerId(),
-        asked: { items: [...this.asked()], wantedMm: this.wantedMm() ?? NaN, sessionMinutes: this.sessionMinutes() ?? NaN },
+        asked: {
+          items: [...this.asked()],
+          wantedMm: this.wantedMm() ?? NaN,
+          sessionMinutes: this.sessionMinutes() ?? NaN,
+          ...(this.returnWeeks() === null ? {} : { returnWeeks: this.returnWeeks() ?? NaN }),
+        },
         helperThere: this.helperThere(),
       },
     };

@@ -24,6 +24,7 @@ import { Notice } from '../controls/notice';
 import { SelectField } from '../controls/select-field';
 import { TextField } from '../controls/text-field';
 import { Toggle } from '../controls/toggle';
+import { HandlingFields } from './handling-fields';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';
 
@@ -39,7 +40,7 @@ type Flag = (typeof FLAGS)[number];
 /** The facts of a dog as fields: for the salon's own form, the owner's page and the review of what the owner wrote. */
 @Component({
   selector: 'man-dog-fields',
-  imports: [ChoiceGroup, Choices, DateField, Notice, SelectField, TextField, Toggle],
+  imports: [ChoiceGroup, Choices, DateField, HandlingFields, Notice, SelectField, TextField, Toggle],
   templateUrl: './dog-fields.html',
   styleUrl: './dog-form.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

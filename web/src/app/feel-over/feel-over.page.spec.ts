@@ -70,7 +70,8 @@ describe('FeelOverPage', () => {
 
   it('asks back for a mark without size, and puts a measured one on the map', async () => {
     await pick('back');
-    const [length] = visit.host.querySelectorAll<HTMLInputElement>('details input');
+    await visit.click('A mark lies here');
+    const [length] = visit.host.querySelectorAll<HTMLInputElement>('man-marks-here input');
     length!.value = '0';
     length!.dispatchEvent(new Event('input'));
     await visit.click('Put it on the map');
@@ -80,6 +81,48 @@ describe('FeelOverPage', () => {
     await visit.click('Put it on the map');
     expect(visit.store.state().feelOver.marks[0]).toEqual(jasmine.objectContaining({ zone: 'back', lengthMm: 12, isNew: true }));
     expect(visit.host.querySelector('.pin')).not.toBeNull();
+  });
+
+  it('takes any number of marks in one place, each with its kind', async () => {
+    await pick('back');
+    await visit.click('A mark lies here');
+    await visit.click('hangs on a stalk');
+    await visit.click('Put it on the map');
+    await visit.until(() => visit.store.state().feelOver.marks.length === 1);
+    await visit.click('Another mark here');
+    await visit.click('scar');
+    await visit.click('Put it on the map');
+    await visit.until(() => visit.store.state().feelOver.marks.length === 2);
+    expect(visit.store.state().feelOver.marks.map((m) => m.kind)).toEqual(['hangs', 'scar']);
+    expect(visit.host.querySelectorAll('.view.v0 .pin').length).toBe(2);
+  });
+
+  it('writes down that it minds the hand in a place, and takes it back', async () => {
+    await pick('tail');
+    await visit.click('Minds the hand here');
+    await visit.until(() => visit.store.state().feelOver.resents?.includes('tail') === true);
+    await visit.click('Minds the hand here');
+    await visit.until(() => visit.store.state().feelOver.resents?.length === 0);
+  });
+
+  it('asks of every dog what nobody has asked yet, and is done by one tap for what is known', async () => {
+    await visit.click('Fit and mood');
+    expect(visit.host.querySelector('man-every-dog')?.textContent).toContain('Still to ask: is it used to a muzzle');
+    expect(visit.button('All as in the file').disabled).toBeTrue();
+    await visit.click('One by one …');
+    const say = async (question: string, answer: string): Promise<void> => {
+      const group = [...visit.host.querySelectorAll('man-every-dog man-choice')].find((g) => g.textContent?.includes(question));
+      [...(group?.querySelectorAll('button') ?? [])].find((b) => b.textContent?.trim() === answer)?.click();
+      await visit.shown();
+    };
+    await say('Used to a muzzle?', 'no');
+    await say('Sore when lifted?', 'yes');
+    await say('Lies willingly on', 'its left side');
+    await say('Slips its collar?', 'no');
+    await visit.until(
+      () => visit.host.querySelector('man-every-dog')?.textContent?.includes('sore when lifted · lies on its left side') === true,
+    );
+    expect(visit.store.state().dogAsked).toEqual({ muzzleUsed: false, soreWhenLifted: true, liesOn: 'left', slipsCollar: false });
   });
 
   it('takes joints, and takes them back', async () => {
@@ -202,7 +245,7 @@ describe('FeelOverPage of a dog that was here before', () => {
 
   it('asks for a mark to be measured anew, and never copies a number that nobody read', async () => {
     await stretch(visit, 'Back and sides');
-    expect(visit.host.textContent).toContain('Measure the mark, back (8 × 6 mm on 2026-09-01)');
+    expect(visit.host.textContent).toContain('Measure the mark, back (8 × 6 mm');
     visit.host.querySelector<HTMLButtonElement>('.taps .good')!.click();
     await visit.until(() => visit.store.state().areasFelt.has('back_and_sides'));
     expect(visit.store.state().feelOver.marks).toEqual([]);

@@ -3,12 +3,13 @@ import { Router } from '@angular/router';
 import { changedZones, FEEL_AREA_FACTS } from '@mansuet/core/findings';
 import { zonesOfGroup } from '@mansuet/core/knowledge/anatomy';
 import { FEEL_AREAS, type Joint, type JointComfort, JOINTS, type ZoneId } from '@mansuet/core/words';
-import { BodyMap } from '../body-map/body-map';
+import { BodyMap, type Touch } from '../body-map/body-map';
 import { addPaint, paintFound, type ZonePaint } from '../body-map/zone-paint';
 import type { MapLayer } from '../body-map/layers';
 import { type Tab, TabPanel, Tabs } from '../controls/tabs';
 import { StandIns } from '../devices/stand-ins';
 import type { VisitEvent } from '@mansuet/core/log';
+import { presumedMarks } from '@mansuet/core/visit';
 import { sayEvent } from '../visit/say-event';
 import { VisitStore } from '../visit/visit-store';
 import { Growing } from './growing';
@@ -46,6 +47,7 @@ export class FeelOverPage {
   /** Until somebody chooses, what is asked first is shown first. */
   protected readonly tab = computed<FeltTab>(() => this.chosenTab() ?? (this.ready() && this.mayGo() ? 'hands' : 'fit'));
   protected readonly zone = signal<ZoneId | undefined>(undefined);
+  protected readonly touch = signal<Touch | undefined>(undefined);
   protected readonly layers: readonly MapLayer[] = ['mats', 'marks', 'joints', 'triggers'];
 
   private readonly feelOver = computed(() => this.store.state().feelOver);
@@ -67,7 +69,10 @@ export class FeelOverPage {
     for (const t of this.store.dog()?.triggers ?? []) if (t.place) for (const zone of zonesOfGroup(t.place)) set(zone, { trigger: true });
     // What was left undone shows until a hand has been there.
     for (const { finding: z } of this.store.leftBefore()) set(z.zone, { grade: z.matGrade, crust: z.crust });
-    for (const [zone, paint] of paintFound(found)) set(zone, paint);
+    // Marks that are known lie there until somebody looks.
+    const marks = [...found.marks, ...presumedMarks(this.store.planContext()?.knownMarks ?? [], this.store.state())];
+    for (const [zone, paint] of paintFound({ ...found, marks })) set(zone, paint);
+    for (const zone of found.resents ?? []) set(zone, { trigger: true });
     for (const z of found.zones) set(z.zone, { felt: true });
     const last = this.store.context()?.lastFound ?? undefined;
     for (const zone of changedZones(found, new Set(areas.keys()), last)) set(zone, { changed: true });

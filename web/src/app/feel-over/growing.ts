@@ -43,9 +43,13 @@ export class Growing {
       looked,
     };
   });
+  protected readonly spared = computed(() => {
+    const { favours } = this.feelOver();
+    return favours === 'none' ? undefined : favours;
+  });
   protected readonly nothing = computed(() => {
     const f = this.found();
-    return f.mats.length + f.marks.length + f.joints.length + f.looked.length === 0 && !this.feelOver().favours;
+    return f.mats.length + f.marks.length + f.joints.length + f.looked.length === 0 && !this.spared();
   });
   /** The weightiest hazards, one line for each kind, with what is left of it after the plan's controls. */
   protected readonly hazards = computed(() => {

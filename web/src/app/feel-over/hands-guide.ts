@@ -11,7 +11,10 @@ import {
 } from '@mansuet/core/words';
 import { type Choice, choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
+import { presumedMarks } from '@mansuet/core/visit';
 import { VisitStore } from '../visit/visit-store';
+import { asBefore } from './marks-here';
+import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
 
 /** Nose to tail in the order of the hands: one tap a stretch when it is sound or as the last time. Any order is allowed. */
@@ -46,6 +49,12 @@ export class HandsGuide {
     if (area !== 'joints') return foundBefore(area, this.last());
     return [];
   });
+  /** Marks that are known there and that nobody has looked for today. */
+  private readonly known = computed(() => {
+    const area = this.current();
+    const zones = area ? FEEL_AREA_FACTS[area].zones : [];
+    return presumedMarks(this.store.planContext()?.knownMarks ?? [], this.store.state()).filter((m) => zones.includes(m.zone));
+  });
   /** What was found there the last time, in a line. */
   protected readonly saysBefore = computed(() => {
     if (this.current() === 'joints') {
@@ -55,12 +64,13 @@ export class HandsGuide {
         ...(favours ? [`spared its ${this.words.labels.leg[favours]}`] : []),
       ].join(', ');
     }
-    return this.before()
+    const found = this.before()
       .filter((f) => f.kind !== 'mark')
-      .map((f) => sayOld(this.words, f))
-      .join(', ');
+      .map((f) => sayOld(this.words, f));
+    const marks = this.known().map((m) => `mark, ${this.words.labels.zone[m.zone]}`);
+    return [...found, ...marks].join(', ');
   });
-  /** Marks are measured anew each time: "as before" would be a number that nobody read. */
+  /** Each can be measured anew; "as before" says that it is there and adds no number that nobody read. */
   protected readonly marks = computed(() =>
     this.before().flatMap((f) => (f.kind === 'mark' && !this.store.state().feelOver.marks.some((m) => m.markId === f.markId) ? [f] : [])),
   );
@@ -114,6 +124,7 @@ export class HandsGuide {
       if (f.kind === 'looked' && today.looked?.[f.part] === undefined)
         await this.store.record({ type: 'part_looked', body: { part: f.part, finding: f.finding } });
     }
+    for (const m of this.known()) await this.store.record({ type: 'mark_as_before', body: asBefore(m) });
     if (area === 'joints') {
       const { joints, favours } = stiffBefore(this.last());
       for (const joint of joints) {
@@ -128,6 +139,7 @@ export class HandsGuide {
   protected readonly areaNames = this.words.labels.feelArea;
   protected readonly how = this.words.language.feelAreaHow;
   protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
+  protected readonly day = (date: string): string => (date ? dayInWords(date, this.store.today()) : '');
   protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
 }
 

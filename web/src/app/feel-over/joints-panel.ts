@@ -19,15 +19,15 @@ export class JointsPanel {
   protected readonly joints = JOINTS;
   protected readonly jointLabels = this.words.labels.joint;
   protected readonly comforts = choicesOf(JOINT_COMFORTS, this.words.labels.comfort);
-  protected readonly legs: readonly Choice<Leg | null>[] = [{ value: null, label: 'none' }, ...choicesOf(LEGS, this.words.labels.leg)];
+  protected readonly legs: readonly Choice<Leg | 'none'>[] = [{ value: 'none', label: 'none' }, ...choicesOf(LEGS, this.words.labels.leg)];
   protected readonly feelOver = computed(() => this.store.state().feelOver);
 
   protected before(joint: Joint): string {
     const was = this.store.context()?.lastFound?.feelOver.joints[joint];
     return was && was !== 'free' ? `${was} last time` : '';
   }
-  protected setFavours(leg: Leg | null): void {
-    void this.store.record({ type: 'leg_favoured', body: { leg } });
+  protected setFavours(leg: Leg | 'none'): void {
+    void this.store.record({ type: 'leg_favoured', body: { leg: leg === 'none' ? null : leg } });
   }
   protected setJoint(joint: Joint, comfort: JointComfort): void {
     void this.store.record({ type: 'joint_felt', body: { joint, comfort } });

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { lifeStage, readWeight, weightChange, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import { USUAL_ROOM_CELSIUS } from '@mansuet/core/visit';
-import { FIT_SIGNS, type FitSign, type Mood, MOODS, TOLD_ITEMS, type ToldItem } from '@mansuet/core/words';
+import { FIT_SIGNS, type FitSign, type Mood, MOODS, TOLD_ITEMS, type ToldItem, type Warning, WARNINGS } from '@mansuet/core/words';
 import { type Choice, choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
 import { Choices } from '../controls/choices';
@@ -12,13 +12,14 @@ import { TextField } from '../controls/text-field';
 import { Toggle } from '../controls/toggle';
 import { DevicesService } from '../devices/devices.service';
 import { VisitStore } from '../visit/visit-store';
+import { EveryDog } from './every-dog';
 import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 
 /** What is seen and told today: fit to groom, medicines, room, weight, mood, bites. */
 @Component({
   selector: 'man-today-panel',
-  imports: [ChoiceGroup, Choices, Notice, NumberField, TextField, Toggle],
+  imports: [ChoiceGroup, Choices, EveryDog, Notice, NumberField, TextField, Toggle],
   templateUrl: './today-panel.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,6 +34,10 @@ export class TodayPanel {
   protected readonly moods = choicesOf(MOODS, this.words.labels.mood);
   protected readonly signs = choicesOf(FIT_SIGNS, this.words.labels.fitSign);
   protected readonly toldItems = choicesOf(TOLD_ITEMS, this.words.labels.told);
+  protected readonly warnings: readonly Choice<Warning | null>[] = [
+    { value: null, label: 'did nothing' },
+    ...choicesOf(WARNINGS, this.words.labels.warning),
+  ];
   protected readonly bites: readonly Choice<boolean>[] = [
     { value: true, label: 'The owner says yes' },
     { value: false, label: 'Not told' },
@@ -88,6 +93,9 @@ export class TodayPanel {
   protected async setMood(mood: Mood): Promise<void> {
     await this.store.record({ type: 'mood_felt', body: { mood } });
     this.moodSet.emit();
+  }
+  protected setWarned(what: Warning | null): void {
+    void this.store.record({ type: 'warned_before', body: { what } });
   }
   protected setBite(told: boolean): void {
     void this.store.record({ type: 'bite_told', body: { told } });

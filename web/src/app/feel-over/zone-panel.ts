@@ -1,32 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { findingIn } from '@mansuet/core/findings';
 import { hasCoat, mirrorOf, zoneFacts } from '@mansuet/core/knowledge/anatomy';
 import { answerResistance, likelyCauses } from '@mansuet/core/knowledge/blades';
 import { adviseMat } from '@mansuet/core/knowledge/coat';
 import { hasKind } from '@mansuet/core/knowledge/dogs';
-import { type EventBody, uuidV7 } from '@mansuet/core/log';
+import type { EventBody } from '@mansuet/core/log';
 import { competenceOf } from '@mansuet/core/plan';
-import {
-  type CombTest,
-  type DryerTest,
-  type LiftTest,
-  MARK_BORDERS,
-  MARK_SURFACES,
-  type MatGrade,
-  SKIN_STATES,
-  type SkinState,
-  type ZoneId,
-} from '@mansuet/core/words';
+import { presumedMarks } from '@mansuet/core/visit';
+import { type CombTest, type DryerTest, type LiftTest, type MatGrade, SKIN_STATES, type SkinState, type ZoneId } from '@mansuet/core/words';
+import type { Touch } from '../body-map/body-map';
 import { type Choice, choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
 import { Notice } from '../controls/notice';
-import { NumberField } from '../controls/number-field';
 import { Toggle } from '../controls/toggle';
-import { DevicesService } from '../devices/devices.service';
-import { ClockService } from '../server/clock.service';
 import { VisitStore } from '../visit/visit-store';
-import { RANGES } from '../wording/ranges';
+import { MarksHere } from './marks-here';
+import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
 
 const COMB_CHOICES: readonly Choice<CombTest>[] = [
@@ -46,35 +35,24 @@ type Zone = EventBody<'zone_felt'>;
 /** One place on the dog: comb, lift, skin, crust, and a mark that lies there. */
 @Component({
   selector: 'man-zone-panel',
-  imports: [ChoiceGroup, Notice, NumberField, Toggle],
+  imports: [ChoiceGroup, MarksHere, Notice, Toggle],
   templateUrl: './zone-panel.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ZonePanel {
   private readonly words = inject(Words);
-  private readonly clock = inject(ClockService);
   protected readonly store = inject(VisitStore);
   readonly zone = input<ZoneId | undefined>();
+  /** Where the finger was last on the map. */
+  readonly touch = input<Touch | undefined>();
   readonly picked = output<ZoneId>();
 
-  protected readonly mark = signal({
-    lengthMm: 8,
-    widthMm: 6,
-    border: 'regular' as (typeof MARK_BORDERS)[number],
-    surface: 'smooth' as (typeof MARK_SURFACES)[number],
-  });
-  protected readonly markError = signal('');
-  /** The side that the next measure of the caliper goes to. */
-  private readonly caliperTo = signal<'lengthMm' | 'widthMm'>('lengthMm');
   protected readonly combs = COMB_CHOICES;
   protected readonly coat = hasCoat;
-  protected readonly ranges = RANGES;
   protected readonly lifts = LIFT_CHOICES;
   protected readonly labels = this.words.labels;
   protected readonly skins = choicesOf(SKIN_STATES, this.labels.skin);
-  protected readonly borders = choicesOf(MARK_BORDERS, this.labels.border);
-  protected readonly surfaces = choicesOf(MARK_SURFACES, this.labels.surface);
   protected readonly gradeNames = this.words.labels.matGrade;
   protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
   private readonly feelOver = computed(() => this.store.state().feelOver);
@@ -108,16 +86,18 @@ export class ZonePanel {
     const last = this.store.context()?.lastFound;
     const was = zone && last?.feelOver.zones.find((z) => z.zone === zone);
     if (!was || !last || (was.matGrade === 0 && was.skin === 'sound')) return undefined;
-    return `On ${last.on}: grade ${was.matGrade}, ${this.words.labels.matGrade[was.matGrade]}${was.skin === 'sound' ? '' : ', ' + this.words.labels.skin[was.skin] + ' skin'}.`;
+    return `Last felt ${dayInWords(last.on, this.store.today())}: grade ${was.matGrade}, ${this.words.labels.matGrade[was.matGrade]}${was.skin === 'sound' ? '' : ', ' + this.words.labels.skin[was.skin] + ' skin'}.`;
   });
-  protected readonly oldMark = computed(() => {
+  private readonly markHere = computed(() => {
     const zone = this.zone();
-    return this.store
-      .context()
-      ?.file.marks.filter((x) => x.zone === zone && x.visitId !== this.store.visitId())
-      .at(-1);
+    const known = presumedMarks(this.store.planContext()?.knownMarks ?? [], this.store.state());
+    return [...this.feelOver().marks, ...known].some((m) => m.zone === zone);
   });
-  protected readonly measured = computed(() => this.feelOver().marks.find((m) => m.zone === this.zone()));
+  /** Felt today, or minded the last time. */
+  protected readonly resents = computed(() => {
+    const zone = this.zone();
+    return zone !== undefined && (this.feelOver().resents ?? []).includes(zone);
+  });
   /** Only after the wash, and only an open mat is a question for the dryer. */
   protected readonly mayTestByDryer = computed(() => {
     const zone = this.zone();
@@ -153,24 +133,14 @@ export class ZonePanel {
   protected readonly resistance = computed(() => {
     const open = this.open();
     const grade = this.grade();
-    if (!open || (grade < 2 && !this.oldMark() && !this.measured())) return [];
+    if (!open || (grade < 2 && !this.markHere())) return [];
     const competence = competenceOf(this.store.groomer()?.trained ?? false);
-    const markHere = this.measured() !== undefined || this.oldMark() !== undefined;
+    const markHere = this.markHere();
     return likelyCauses({ zone: open.zone, matGrade: grade, markHere }).map((cause) => ({
       asks: this.words.labels.resistance[cause],
       says: answerResistance({ cause, zone: open.zone, blade: '10', competence }).reasons.map(this.words.say).join(' '),
     }));
   });
-
-  constructor() {
-    inject(DevicesService)
-      .readings$.pipe(takeUntilDestroyed())
-      .subscribe((r) => {
-        if (r.device !== 'caliper') return;
-        this.setMark({ [this.caliperTo()]: Math.round(r.mm * 10) / 10 });
-        this.caliperTo.update((side) => (side === 'lengthMm' ? 'widthMm' : 'lengthMm'));
-      });
-  }
 
   protected pickMirror(): void {
     const zone = this.zone();
@@ -191,23 +161,8 @@ export class ZonePanel {
     const zone = this.zone();
     if (zone) await this.store.record({ type: 'dryer_tested', body: { zone, test } });
   }
-
-  protected setMark(change: Partial<ReturnType<typeof this.mark>>): void {
-    this.mark.update((m) => ({ ...m, ...change }));
-  }
-  protected async addMark(): Promise<void> {
+  protected setResents(resents: boolean): void {
     const zone = this.zone();
-    const m = this.mark();
-    const sound = (x: number): boolean => x > 0 && x <= 300;
-    if (!sound(m.lengthMm) || !sound(m.widthMm)) {
-      this.markError.set('Length and width in mm, above 0 to 300.');
-      return;
-    }
-    this.markError.set('');
-    if (!zone) return;
-    // A mark in the same zone on an earlier visit is the same one, measured again.
-    const before = this.oldMark();
-    const markId = before?.markId ?? this.measured()?.markId ?? uuidV7(this.clock.now(), (b) => crypto.getRandomValues(b));
-    await this.store.record({ type: 'mark_felt', body: { markId, zone, ...m, isNew: before === undefined } });
+    if (zone) void this.store.record({ type: 'place_resented', body: { zone, resents } });
   }
 }

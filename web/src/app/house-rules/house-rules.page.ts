@@ -5,6 +5,7 @@ import { FLOOR_IDS, HOUSE_QUESTION_IDS, type HouseQuestion } from '@mansuet/core
 import { Notice } from '../controls/notice';
 import { sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
+import { BladesOwnedPanel } from './blades-owned';
 import { Words } from '../wording/words.service';
 
 interface Answered {
@@ -16,7 +17,7 @@ interface Answered {
 /** What groomers disagree on: the salon's school for each question, why, and what it changes. Below them what nobody may lower. */
 @Component({
   selector: 'man-house-rules',
-  imports: [Notice],
+  imports: [BladesOwnedPanel, Notice],
   templateUrl: './house-rules.page.html',
   styleUrl: './house-rules.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

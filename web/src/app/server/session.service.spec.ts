@@ -8,7 +8,16 @@ const ID = '01900000-0000-7000-8000-000000000001';
 const SIGNED_IN: Session = {
   signedIn: {
     staff: { staffId: ID, name: 'Tomasz Vane', role: 'bather', trained: false },
-    salon: { salonId: ID, name: 'Tidewrack', vetName: '', vetPhone: '', currency: 'EUR', ratePerMinuteMinor: 90, house: HOUSE_DEFAULTS },
+    salon: {
+      salonId: ID,
+      name: 'Tidewrack',
+      vetName: '',
+      vetPhone: '',
+      currency: 'EUR',
+      ratePerMinuteMinor: 90,
+      house: HOUSE_DEFAULTS,
+      bladesOwned: null,
+    },
     csrf: 'token',
   },
   firstRun: false,

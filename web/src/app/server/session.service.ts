@@ -1,6 +1,14 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { may } from '@mansuet/core/access';
-import { type FirstRunForm, HOUSE_RULES, type HouseRuleChange, type Session, SESSION } from '@mansuet/core/contract';
+import {
+  type FirstRunForm,
+  BLADES_OWNED,
+  type BladesOwned,
+  HOUSE_RULES,
+  type HouseRuleChange,
+  type Session,
+  SESSION,
+} from '@mansuet/core/contract';
 import type { Action, HouseRules } from '@mansuet/core/words';
 import { ApiService, NOTHING, type Answer } from './api.service';
 
@@ -57,6 +65,15 @@ export class SessionService {
     const now = this.session();
     if (answer.ok && now?.signedIn)
       this.keep({ ...now, signedIn: { ...now.signedIn, salon: { ...now.signedIn.salon, house: answer.value } } });
+    return answer;
+  }
+
+  /** Says which blades lie in the drawer; plans made from then on take no other. */
+  async ownBlades(blades: BladesOwned): Promise<Answer<BladesOwned>> {
+    const answer = await this.api.send('PUT', '/house-rules/blades', { blades }, BLADES_OWNED);
+    const now = this.session();
+    if (answer.ok && now?.signedIn)
+      this.keep({ ...now, signedIn: { ...now.signedIn, salon: { ...now.signedIn.salon, bladesOwned: answer.value } } });
     return answer;
   }
 

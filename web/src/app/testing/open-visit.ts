@@ -86,6 +86,7 @@ export async function openVisit<T>(
     currency: 'EUR',
     ratePerMinuteMinor: 90,
     house: HOUSE_DEFAULTS,
+    bladesOwned: null,
   };
   const context: VisitContext = {
     visitId: VISIT,

@@ -2,6 +2,7 @@ import { Injectable, computed, effect, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
+import { BLADES } from '@mansuet/core/knowledge/blades';
 import { dogKinds } from '@mansuet/core/knowledge/dogs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import type { EventDraft } from '@mansuet/core/log';
@@ -64,8 +65,10 @@ export class VisitStore {
         dog: context.file.dog,
         trained: this.groomer()?.trained ?? false,
         house: this.house(),
+        ...(context.salon.bladesOwned ? { drawer: BLADES.filter((b) => context.salon.bladesOwned?.includes(b.id)) } : {}),
         today: this.today(),
         pace: context.pace,
+        knownMarks: context.file.marks.filter((m) => m.visitId !== context.visitId),
       },
       past,
     );
@@ -124,10 +127,11 @@ export class VisitStore {
   /** What the owner asks for, the time or the help is otherwise; what is not named stays as it is. */
   ask(change: { asked?: ServiceAsked; helperThere?: boolean; helperWindows?: readonly HelperWindow[] }): Promise<boolean> {
     const { asked, helperThere, helperWindows } = { ...this.state(), ...change };
+    const { returnWeeks, ...wanted } = asked;
     return this.record({
       type: 'asked_changed',
       body: {
-        asked: { ...asked, items: [...asked.items] },
+        asked: { ...wanted, items: [...wanted.items], ...(returnWeeks === undefined ? {} : { returnWeeks: Math.round(returnWeeks) }) },
         helperThere,
         ...(helperThere && helperWindows.length > 0 ? { helperWindows: helperWindows.map(([from, to]) => [from, to]) } : {}),
       },

@@ -6,6 +6,8 @@ export const RANGES = {
   coatLength: { unit: 'mm', min: 0.5, max: 80, step: 0.5 },
   /** From the arrival until the dog is fetched. */
   session: { unit: 'min', min: 10, max: 480, step: 5 },
+  /** When the owner will really be back. */
+  returnWeeks: { unit: 'weeks', min: 1, max: 104, step: 1 },
   /** A minute of the visit, from its start. */
   minuteOfVisit: { unit: 'min', min: 0, max: 480, step: 5 },
   /** What one step of a plan takes. */

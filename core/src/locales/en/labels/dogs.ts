@@ -5,17 +5,24 @@ import type {
   DogKind,
   DogSize,
   EAR_SETS,
+  GroomedBy,
+  Guarded,
+  InjuryKind,
   Joint,
   JointComfort,
   Leg,
+  LiesOn,
   MARK_BORDERS,
+  MarkKind,
   MARK_SURFACES,
   Mood,
   NOSES,
+  ResentedPlace,
   SEXES,
   SkinState,
   TAIL_SETS,
   TriggerCause,
+  Warning,
 } from '../../../words/index.js';
 export const JOINT_LABELS: Readonly<Record<Joint, string>> = {
   neck: 'neck',
@@ -66,6 +73,7 @@ export const CONDITION_LABELS: Readonly<Record<Condition, string>> = {
   ear_trouble: 'ear trouble',
   no_front_teeth: 'no front teeth',
   cough: 'an old cough, known to the vet',
+  breath_head_up: 'bad breath when its head is lifted',
 };
 
 export const DOG_KIND_LABELS: Readonly<Record<DogKind, string>> = {
@@ -133,4 +141,50 @@ export const DOG_SIZE_LABELS: Readonly<Record<DogSize, string>> = {
   medium: 'medium',
   large: 'large',
   giant: 'giant',
+};
+
+export const WARNING_LABELS: Readonly<Record<Warning, string>> = { growled: 'growled', snapped: 'snapped', bit: 'bit' };
+
+export const INJURY_LABELS: Readonly<Record<InjuryKind, string>> = { burn: 'burn', cut: 'cut', fall: 'fall', other: 'injury' };
+
+export const GROOMED_BY_LABELS: Readonly<Record<GroomedBy, string>> = {
+  here: 'here',
+  elsewhere: 'another salon',
+  owner: 'the owner',
+  never: 'nobody yet',
+};
+
+export const LIES_ON_LABELS: Readonly<Record<LiesOn, string>> = { left: 'its left side', right: 'its right side', either: 'either side' };
+
+export const GUARDED_LABELS: Readonly<Record<Guarded, string>> = { food: 'food', people: 'its people' };
+
+export const RESENTED_LABELS: Readonly<Record<ResentedPlace, string>> = {
+  mouth: 'mouth',
+  eyes: 'eyes',
+  ears: 'ears',
+  neck: 'neck',
+  forefeet: 'forefeet',
+  hindfeet: 'hind feet',
+  belly: 'belly',
+  groin: 'groin and armpits',
+  rear: 'rear',
+  tail: 'tail',
+};
+
+/** For the groomer’s eye: how a blade meets it. Never what it is. */
+export const MARK_KIND_LABELS: Readonly<Record<MarkKind, string>> = {
+  stands_out: 'stands out',
+  hangs: 'hangs on a stalk',
+  under_skin: 'under the skin',
+  scar: 'scar',
+  sore: 'sore',
+};
+
+/** Words that an owner may read. */
+export const MARK_KIND_TOLD: Readonly<Record<MarkKind, string>> = {
+  stands_out: 'a bump',
+  hangs: 'a bump',
+  under_skin: 'a bump under the skin',
+  scar: 'a scar',
+  sore: 'a sore',
 };

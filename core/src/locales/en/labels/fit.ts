@@ -18,6 +18,9 @@ export const FIT_SIGN_LABELS: Readonly<Record<FitSign, string>> = {
   itchy_scabs: 'scabs that itch',
   strangled_limb: 'swollen limb or a mat that strangles one',
   painful_mouth: 'painful mouth',
+  retching: 'retching',
+  wobbly: 'wobbly on its legs',
+  faint: 'faint or weak',
 };
 
 export const FIT_VERDICT_LABELS: Readonly<Record<FitVerdict, string>> = {
@@ -36,6 +39,13 @@ export const TOLD_LABELS: Readonly<Record<ToldItem, string>> = {
   pain_relief_by_vet: 'pain relief for today, from the vet',
   spot_on_fresh: 'a spot-on put on within two days',
   vaccination_not_stated: 'vaccination not stated',
+  vaccination_incomplete: 'vaccination not complete',
+  household_marks: 'marks on the skin of people at home',
+  in_season: 'in season',
+  surgery_lately: 'surgery in the last weeks',
+  injection_lately: 'an injection in the last days',
+  sore_after_last: 'sore or upset in the days after the last visit',
+  not_let_out: 'not let out before',
 };
 
 export const HEAT_FACTOR_LABELS: Readonly<Record<HeatFactor, string>> = {

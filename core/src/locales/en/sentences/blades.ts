@@ -18,6 +18,12 @@ export const BLADES_SENTENCES = {
   'blade.double_coat_raked':
     'A double coat is raked, not clipped short: {wanted} mm was asked for, at least {mm} mm is kept where a comb passes.',
   'blade.unknown_skin': 'First clip here: begin longer, look at the skin, then go on ({zone}).',
+  'blade.burned_close': '#{blade} is too close where it was burned.',
+  'blade.burned_one_pass':
+    '{zone_cap}, burned before{has_on, select, yes { ({on})} other {}}: one pass with the longer blade, no stepping down today. It will be less close.',
+  'blade.overgrown_longer_first':
+    '{has_weeks, select, yes {Over {weeks} of coat} other {An overgrown coat}}: #{first_blade} first, then #{blade}; nobody knows what lies below.',
+  'blade.greasy_clean': 'Greasy coat: the blade is cleaned between places.',
   'blade.against_grain': '{blade} against the grain leaves about {mm} mm, half of what it leaves with it.',
   'blade.step_down': 'Step down: {first_blade} first, then {blade}.',
   'blade.passes_enough':

@@ -2,6 +2,18 @@ export const CAUTIONS_SENTENCES = {
   // Cautions
   'caution.zone': '{zone_part}: {care}',
   'caution.mark': 'Mark on the {zone}, {size}: find it with a finger, go round it, do not squeeze.',
+  'caution.mark_hangs': 'A mark on a stalk, {zone}, {size}: a finger over it before each stroke, never tape or comb across.',
+  'caution.mark_scar': 'Scar, {zone}, {size}: skin is thin and tight there, no tension across it, one light pass.',
+  'caution.mark_sore': 'Sore, {zone}, {size}: nothing passes over it.',
+  'caution.mark_presumed': 'Known since {since}, {zone}, {size}: not looked for yet today. Find it before the first stroke.',
+  'caution.old_burn':
+    '{zone_cap}, burned before{has_on, select, yes { ({on})} other {}}: touch the blade to your wrist before the first stroke, with the grain, one pass.',
+  'caution.old_cut': '{zone_cap}, cut before{has_on, select, yes { ({on})} other {}}: find the scar, a finger between it and the tool.',
+  'caution.old_injury': '{zone_cap}, hurt before{has_on, select, yes { ({on})} other {}}: go slowly, watch what it says.',
+  'caution.fell_before': 'It fell or jumped before{has_on, select, yes { ({on})} other {}}: a hand on the dog all the time, no step away.',
+  'caution.resented': 'Minds a hand here, {zone}: short, hand first, then the tool; stop while it is still fine.',
+  'caution.in_season': 'In season: swollen and tender here; nothing close, a finger between.',
+  'caution.owner_clipped': 'The owner had the coat the last time: feel for cuts and bare spots first.',
   'caution.sore_zone_left': '{zone}: sore skin, leave it out. Show it to a vet.',
   'caution.no_shears_under_tail': 'Never shears under the tail; blade side to side and down.',
   'caution.shield_folds': 'A finger shields vulva or sheath; feel each teat first.',

@@ -11,6 +11,8 @@ export const DOGS_SENTENCES = {
   'kind.lumps': '{count} {count_n, plural, one {mark} other {marks}} on the map today.',
   'kind.bite_history': '{name} has bitten while handled.',
   'kind.bite_told_today': 'Told today: {name} has bitten while handled.',
+  'kind.warned_today': 'Today, before any work, {name} {warned}: decided before the first tool.',
+  'kind.warned_lately': '{name} {warned} while handled ({on}): counted as a bite risk until three calm visits went by.',
   'kind.first_visit': 'First visit: nobody here knows yet what {name} minds.',
   'kind.heavy': '{kg} kg: two people lift.',
   // Standing
@@ -19,6 +21,8 @@ export const DOGS_SENTENCES = {
   'standing.senior': 'A senior rests after {minutes} min on its feet.',
   'standing.puppy': 'A puppy this age works {minutes} min without a pause and {work} min in all.',
   'standing.stiff': 'Stiff behind or in the back: at most {minutes} min on its feet at a time.',
+  'standing.ill':
+    'Ill, with the vet’s agreement: {work} min of hands and tools at most, hygiene and comfort first, cool air, handed back at once.',
   'standing.painful': 'Painful behind or in the back: at most {minutes} min on its feet at a time.',
   // Fit to groom
   'fit.go': 'Nothing told or seen speaks against it.',
@@ -57,7 +61,19 @@ export const DOGS_SENTENCES = {
   'told_today.new_medicine': 'A new medicine: ask the vet what it does to skin, bleeding and balance.',
   'told_today.pain_relief': 'Pain relief from the vet: it may hide what hurts. Move joints no further than yesterday.',
   'told_today.spot_on': 'A fresh spot-on: no bath that washes it off; gloves.',
-  'told_today.vaccination': 'Vaccination was not stated: what local law asks comes first.',
+  'told_today.vaccination': 'Vaccination was not stated: until it is, no contact with other dogs; what local law asks comes first.',
+  'told_today.vaccination_incomplete':
+    'Vaccination not complete: ask what the vet allows. No contact with other dogs; fresh table, tub and towels.',
+  'told_today.household_marks':
+    'Marks on the skin of people at home: gloves, look for bald rings before the first tool. Who has marks sees their own doctor.',
+  'told_today.in_season': 'In season: apart from males, nothing close at the vulva, more breaks.',
+  'told_today.surgery': 'Surgery in the last weeks: ask the vet first what may be touched, bathed and lain on.',
+  'told_today.injection': 'An injection in the last days: no pressure and no dryer on that place; short.',
+  'told_today.sore_after_last': 'Sore or upset after the last visit: find out where, and half of what hurts today.',
+  'told_today.not_let_out': 'Not let out before: let out first, on two leads.',
+  'fit.breath_head_up': 'Breathes badly when its head is lifted: the vet first; until then only what a low head allows and cannot wait.',
+  'fit.own_room': 'A room of its own, first of the day: no contact.',
+  'fit.gloves': 'Gloves; pregnant or weak colleagues work elsewhere.',
   // Safe finish
   'safe.now': 'It could go home at once.',
   'safe.wound': 'A place is open: {minutes} min of unbroken pressure, then look.',

@@ -1,4 +1,5 @@
 export const MARKS_SENTENCES = {
+  'mark.sore': 'A sore on the {zone}: nothing passes over it, and a vet sees it.',
   'mark.nothing_passes': 'No tool passes over it today. It is looked at again within {days}.',
   'skin.red_again': 'Nobody works there today. It is looked at again within {days}; a vet if it spreads or weeps.',
   'mark.stable': '{zone}: as a vet has seen it, no change. Measure it again next time; never squeeze it.',

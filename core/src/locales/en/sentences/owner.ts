@@ -10,6 +10,9 @@ export const OWNER_SENTENCES = {
   'next.nothing_done': 'Stopped early: a short, easy visit in {weeks}.',
   'next.ears_plucked': 'Ears plucked today are looked at again in {weeks}.',
   'next.season': 'It mats round {month}: be there before it, in {weeks}.',
+  'next.skin_after_pelt': 'A matted coat came off: the skin is looked at again in {weeks}.',
+  'next.between': 'The coat is due later than that: nails, ears and hygiene in {weeks}.',
+  'next.marks': 'Something new was found: looked at again in {weeks}.',
   'next.length_free': 'A {coat} coat does not mat by its length.',
   'next.length_for_weeks': 'Back in {weeks}: at most {mm} mm now, for a {coat} coat mats from about {limit} mm on.',
   'next.weeks_for_length': '{mm} mm now: back within {weeks}, before it reaches {limit} mm ({coat} coat).',
@@ -35,6 +38,9 @@ export const OWNER_SENTENCES = {
   'told.vet_within': 'This is for a vet within {days}: {things}.',
   'told.within': 'This should not wait: here within {days}, or a vet within {days}: {things}.',
   'told.vet': 'This is for a vet: {things}.',
+  'told.mark': 'Found today: {mark_kind_told}, {zone}, {size}.',
+  'told.mark_known': 'Known since {since}: {mark_kind_told}, {zone}, {size} today.',
+  'told.mark_presumed': 'Not looked for today: what was known on the {zone} since {since}.',
   'told.in_writing': 'What was found or hurt is told to the owner and the vet, in writing, today.',
   'told.by_word': 'What was found or hurt is told to the owner today, and written in the file.',
   // Home care
@@ -45,6 +51,11 @@ export const OWNER_SENTENCES = {
     'A place was hurt today: keep it clean and dry, stop the licking. Redness that spreads, fever or a painful back within a week is for a vet.',
   'care.mats': 'Brush in lines to the skin and check with a comb; about six brushings to a bath.',
   'care.marks': 'Show the marks we measured to your vet. We do not know what they are.',
+  'care.spare_leg':
+    '{name} put less weight on the {weak} today: before the next visit, a talk with your vet about what would make it easier.',
+  'care.stiff': '{name}’s {joint} bent less today: before the next visit, a talk with your vet about what would make it easier.',
+  'care.greasy': 'Skin and coat were greasy: a vet can say whether the shampoo or the food is the reason.',
+  'care.tick': 'A tick was found: watch the place for two weeks; redness that spreads, fever or lameness: vet.',
   'care.calm': '{name} has worked hard: quiet, water, and no visitors for the rest of the day.',
   // Agreement
   'agree.close_clip_there': 'Tight mats are clipped under: the coat will be about {mm} mm at {zones}.',
@@ -56,5 +67,9 @@ export const OWNER_SENTENCES = {
   'alternative.welfare_only': 'Only what its health needs, short and calm; looks wait for another day.',
   'agree.guard_length':
     '{wanted} mm was asked for; in {has_zones, select, yes {{zones}} other {{count} places}} no comb passes, so {mm} mm can be promised there.',
+  'agree.long_return': 'Back in {weeks}: a length of {mm} mm would not mat until then. Shorter now, or a bath and brush in between.',
+  'agree.burned_before': 'Burned on the {zone} before: that place is left longer today, one pass only.',
+  'agree.overgrown': 'After so long nobody knows what lies below: the longer blade goes first, the rest is decided when the skin is seen.',
+  'agree.double_close': 'A double coat cut close may grow back differently: that is signed for.',
   'agree.extra': 'Mats take about {minutes} min more.',
 } as const;

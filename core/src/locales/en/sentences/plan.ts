@@ -4,6 +4,7 @@ export const PLAN_SENTENCES = {
   'rate.senior': 'Senior (× {factor}).',
   'rate.first_visit': 'First visit (× {factor}).',
   'rate.bite_history': 'Bite history (× {factor}).',
+  'rate.resented': 'Minds a hand, {zone}: strain × {factor}.',
   'rate.trigger': 'Known trigger: {cause} (× {factor}).',
   'rate.reactive': 'Reactive to other things (× {factor}).',
   'rate.strangers': 'Minds strangers (× {factor}).',
@@ -15,10 +16,14 @@ export const PLAN_SENTENCES = {
   'rate.learned': 'Learned from {minutes} min of this with the dog ({points} points of strain seen): {from} became {to} points a minute.',
   // Steps
   'step.soak': 'Lukewarm water on a pad ({zones}), held until it softens; someone stays with the dog.',
+  'step.dirt_over_sore': 'Dirt over red or weeping skin: no comb and no blade over it. A vet clears it.',
   'step.soak_dirt': 'Caked dirt under the tail is soaked with lukewarm water; it lets go by itself.',
   'step.loosen_dirt': 'Loosened with the fingers when it is soft, never pulled. Skin below red or weeping: no comb and no blade, a vet.',
   'step.meet_tool_puppy':
     'A puppy meets the tool before it works: shown and sniffed, switched on without a blade, felt on shoulder and foot.',
+  'step.meet_tool_new': 'No clipper was on this dog here yet: shown, switched on without a blade, felt on the shoulder first.',
+  'step.meet_tool_hurt': 'A {injury} before: the tool is shown, switched on without a blade and felt on the shoulder first.',
+  'step.meet_tool_never': 'Nobody has had this coat before: the tool is shown, switched on without a blade, felt on the shoulder first.',
   'step.meet_tool_first': 'First visit: the tool is shown and sniffed, switched on without a blade, felt on the shoulder, before it cuts.',
   'step.easy_end': 'Two easy minutes: a comb over the back, a quiet hand. What is remembered is the end.',
   'step.easy_end_treat': 'Two easy minutes: a comb over the back, a treat. What is remembered is the end.',
@@ -156,6 +161,10 @@ export const PLAN_SENTENCES = {
     'What has to be done today keeps the limits of strain, standing and time in no order: leave a step out, or give it more time.',
   'plan.best_found': '{steps} {steps_n, plural, one {step is} other {steps are}} too many to search whole: this is the best plan found.',
   'plan.not_today': '{name} is not groomed today.',
+  'plan.ask_every_dog':
+    'Still to ask today: medicines and when, last meal, let out, in season, how it was in the two days after the last visit.',
+  'plan.guards_people': '{name} guards its people: they leave before the first touch and come back when it is on the floor.',
+  'plan.ask_elsewhere': 'Groomed elsewhere the last time: ask what was done, and what it minded.',
   'plan.vet_first': 'The vet is asked first; {name} is not groomed before the answer.',
   'strain.half_life_default': 'Strain is taken to halve in {minutes} min of rest, until breaks of this dog were seen.',
   'if.peak': 'strain peak {peak} instead of {was}',

@@ -11,6 +11,8 @@ export interface DrawnZone {
   readonly at: Point;
   /** The smaller of width and height in the picture's units: what a finger has to hit. */
   readonly size: number;
+  /** Left, top, width and height of its drawing. */
+  readonly box: readonly [number, number, number, number];
 }
 export interface DrawnJoint {
   readonly joint: Joint;
@@ -19,6 +21,8 @@ export interface DrawnJoint {
 }
 export interface Picture {
   readonly name: string;
+  /** Drawn in a mirror: what lies to the left in the others lies to the right here. */
+  readonly turned: boolean;
   readonly width: number;
   readonly height: number;
   readonly far: readonly string[];
@@ -42,6 +46,7 @@ export function compileView(name: string, view: View, side: Side, turned: boolea
   const pair = (one: Side): DrawnZone[] => view.pairs.flatMap((s) => zoneIn(s, one, one === 'left' ? (p) => p : (p) => mirrored(p, width)));
   return {
     name,
+    turned,
     width,
     height,
     far: view.far.map((p) => closed(turn(p)) ?? ''),
@@ -59,7 +64,7 @@ function zoneIn(shape: Shape, side: Side, turn: (p: Points) => Points): DrawnZon
     const [x0, y, r] = shape.circle;
     const [x] = turn([[x0, y]])[0] ?? [x0];
     const d = `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;
-    return [{ zone, d, layer: shape.layer ?? 'cut', at: [x, y], size: 2 * r }];
+    return [{ zone, d, layer: shape.layer ?? 'cut', at: [x, y], size: 2 * r, box: [x - r, y - r, 2 * r, 2 * r] }];
   }
   const rings = (shape.rings ?? []).map(turn);
   const all = rings.flat();
@@ -75,6 +80,7 @@ function zoneIn(shape: Shape, side: Side, turn: (p: Points) => Points): DrawnZon
       layer: shape.layer ?? 'cut',
       at: at ?? [middle(xs), middle(ys)],
       size: Math.min(across(xs), across(ys)),
+      box: [Math.min(...xs), Math.min(...ys), across(xs), across(ys)],
     },
   ];
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { COATS } from '../words/index.js';
+import { COATS } from '../../words/index.js';
 import { adviseBaths, brushingsAWeek, growthMm, longestCutFor, weeksForLength } from './index.js';
 
 // Common practice, no source: coat grows about 12 mm a month; who comes in seven months is cut shorter than who comes in six weeks.

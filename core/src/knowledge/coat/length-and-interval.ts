@@ -1,5 +1,5 @@
-import type { DogFacts } from '../knowledge/dogs/index.js';
-import { type Reason, reason } from '../words/index.js';
+import { type Reason, reason } from '../../words/index.js';
+import type { DogFacts } from '../dogs/index.js';
 
 /** Coat grows about 12 mm a month. Common practice, no source. */
 const COAT_MM_PER_MONTH = 12;
