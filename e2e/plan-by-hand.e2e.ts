@@ -125,7 +125,7 @@ test('other ways stand side by side, odds and hazards are drawn, and the plan pr
   await expect(page.getByRole('button', { name: 'Start step 2' })).toBeVisible();
   await page.goto(`${visit}/plan`);
   await settled(page);
-  await expect(page.locator('.figures')).toContainText(`(over: ${first})`);
+  await expect(page.locator('.first-line')).toContainText(`(over: ${first})`);
   expect(await names(page)).not.toContain(first);
   await steps(page).last().click();
   await page.getByRole('button', { name: 'Leave it out' }).click();

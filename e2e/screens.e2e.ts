@@ -85,7 +85,7 @@ const SCREENS: readonly Screen[] = [
     states: [
       tab('Fit and mood', 'On the table it is'),
       opened('Something does'),
-      opened('Meals and medicines'),
+      opened('Told today'),
       tab('Joints', 'left hip'),
       { name: 'zone', open: (page) => page.getByRole('button', { name: /^left armpit: grade/ }).click() },
       details,
@@ -96,7 +96,7 @@ const SCREENS: readonly Screen[] = [
     name: 'plan',
     dog: 'Ottoline',
     path: 'plan',
-    shows: /strain at most/,
+    shows: /About \d+ min \(/,
     states: [details, tab('Other ways', 'This is the plan in hand.'), tab('Odds and hazards', 'ends in time')],
   },
   { name: 'dog file', file: 'Ottoline', path: '/dogs', shows: 'Likes the table low.', states: [opened('In here twice?'), details] },

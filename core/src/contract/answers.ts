@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { LastFound } from '../findings/index.js';
-import { DOG_FORM } from '../knowledge/dogs/index.js';
+import { DOG_FORM, WARNED } from '../knowledge/dogs/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { STORED_EVENT } from '../log/index.js';
 import type { VisitSummary } from '../visit/index.js';
@@ -127,6 +127,8 @@ const TODAY_VISIT = z.object({
   groomerId: z.uuid(),
   dog: DOG_FORM,
   visitsBefore: z.number().int(),
+  /** A growl, snap or bite that still counts; left out by answers kept from earlier versions. */
+  warned: WARNED.nullable().default(null),
   summary,
   events: z.array(STORED_EVENT),
 });

@@ -1,6 +1,7 @@
 /** Replay: what the log says the visit is. */
 export * from './carried-over.js';
 export * from './empty-visit.js';
+export * from './first-to-know.js';
 export * from './known-from-visits.js';
 export * from './plan-changes.js';
 export * from './plan-input-of.js';

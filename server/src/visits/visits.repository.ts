@@ -1,5 +1,5 @@
 import type { Today, VisitContext } from '@mansuet/core/contract';
-import { paceOf, replay } from '@mansuet/core/visit';
+import { knownFacts, paceOf, replay, type VisitSummary } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
 import { dogOf } from '../dogs/dog-rows.js';
 import { readDogFile } from '../dogs/read-dog-file.js';
@@ -33,6 +33,7 @@ export async function readToday(trx: InSalon, now: Date): Promise<Today> {
     .orderBy('visit.arrives_at')
     .orderBy('dog.name')
     .execute();
+  const past = await summariesOfLastYear(trx, [...new Set(rows.map((r) => r.dog_id))], from);
   const day = `${from.getFullYear()}-${String(from.getMonth() + 1).padStart(2, '0')}-${String(from.getDate()).padStart(2, '0')}`;
   const visits: Today['visits'] = [];
   for (const r of rows) {
@@ -42,12 +43,30 @@ export async function readToday(trx: InSalon, now: Date): Promise<Today> {
       arrivesAt: r.arrives_at.toISOString(),
       groomerId: r.groomer_id,
       dog: dogOf(r),
+      warned: knownFacts(dogOf(r), past.get(r.dog_id) ?? [], day).warned,
       visitsBefore: Number(r.visits_before ?? 0),
       summary: r.summary,
       events: await readEvents(trx, r.visit_id),
     });
   }
   return { day, visits, staff: await staffOf(trx) };
+}
+
+/** Summaries of a year, by dog: what a warning that still counts is read from. A merged file's visits count for the one it was merged into. */
+async function summariesOfLastYear(trx: InSalon, dogIds: readonly string[], now: Date): Promise<Map<string, VisitSummary[]>> {
+  const found = new Map<string, VisitSummary[]>();
+  if (dogIds.length === 0) return found;
+  const rows = await trx
+    .selectFrom('visit')
+    .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
+    .select(['visit.summary', 'dog.dog_id', 'dog.merged_into'])
+    .where((x) => x.or([x('dog.dog_id', 'in', dogIds), x('dog.merged_into', 'in', dogIds)]))
+    .where('visit.phase', '=', 'gone')
+    .where('visit.arrives_at', '>=', new Date(now.getFullYear() - 1, now.getMonth(), now.getDate()))
+    .orderBy('visit.arrives_at', 'desc')
+    .execute();
+  for (const r of rows) found.set(r.merged_into ?? r.dog_id, [...(found.get(r.merged_into ?? r.dog_id) ?? []), r.summary]);
+  return found;
 }
 
 /** Everything the screens of a visit need; `undefined` for a visit this salon does not have. */

@@ -45,7 +45,7 @@ const OLD_INJURY = z.strictObject({
 export type OldInjury = Readonly<z.infer<typeof OLD_INJURY>>;
 
 /** It growled, snapped or bit while it was handled, on that day, here or elsewhere. */
-const WARNED = z.strictObject({ what: z.enum(WARNINGS), on: z.iso.date(formProblem('form.day_missing')) });
+export const WARNED = z.strictObject({ what: z.enum(WARNINGS), on: z.iso.date(formProblem('form.day_missing')) });
 export type Warned = Readonly<z.infer<typeof WARNED>>;
 
 /** Facts of a dog as they are typed in and stored. `null`: nobody has asked; the careful answer counts until somebody does. */

@@ -53,7 +53,14 @@ export function dogKinds(dog: DogFacts, feelOver: FeelOver, today: string): Kind
     add('bite_history', reason(feelOver.biteTold ? 'kind.bite_told_today' : 'kind.bite_history', { name: dog.name }, 0.9));
   else if (feelOver.warned) add('bite_history', reason('kind.warned_today', { name: dog.name, warned: feelOver.warned }, 0.9));
   else if (dog.warned)
-    add('bite_history', reason('kind.warned_lately', { name: dog.name, warned: dog.warned.what, on: dog.warned.on }, 0.85));
+    add(
+      'bite_history',
+      reason(
+        dog.warned.what === 'bit' ? 'kind.bit_lately' : 'kind.warned_lately',
+        { name: dog.name, warned: dog.warned.what, on: dog.warned.on },
+        0.85,
+      ),
+    );
   if (dog.visitsBefore === 0) add('first_visit', reason('kind.first_visit', { name: dog.name }, 0.6));
   if (dog.weightKg >= TWO_PEOPLE_FROM_KG) add('needs_two', reason('kind.heavy', { kg: dog.weightKg }, 0.6));
   return found;

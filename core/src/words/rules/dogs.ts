@@ -15,8 +15,14 @@ export const DOGS_RULES = {
   'kind.bite_told_today': rule('practice', 'name'),
   'kind.warned_today': rule('practice', 'name', 'warned'),
   'kind.warned_lately': rule('practice', 'name', 'warned', 'on'),
+  'kind.bit_lately': rule('practice', 'name', 'warned', 'on'),
   'kind.first_visit': rule('practice', 'name'),
   'kind.heavy': rule('default', 'kg'),
+  // First to know
+  'know.stopped': rule('record', 'on', 'why?'),
+  'know.band': rule('record', 'on', 'band'),
+  'know.incident': rule('record', 'incident', 'on', 'zone?'),
+  'know.injury': rule('record', 'injury', 'zone?', 'on?'),
   // Standing
   'standing.guess': rule('default', 'name', 'minutes'),
   'standing.seen': rule('practice', 'name', 'minutes'),

@@ -64,6 +64,8 @@ export class BodyMap {
   readonly picked = output<ZoneId>();
   /** Where in a place the finger was: shares of the width and height of its drawing. Not told for a place that was reached by keyboard. */
   readonly touched = output<Touch>();
+  /** A touch beside every place. */
+  readonly missed = output();
 
   protected readonly id = `map${instances++}`;
   protected readonly switches = computed(() => choicesOf(this.layers(), MAP_LAYER_LABELS));
@@ -147,6 +149,12 @@ export class BodyMap {
     const zoom = Math.max(INSET_TARGET / zone.size, scale * 1.5);
     const [width, height] = [INSET.width / zoom, INSET.height / zoom];
     this.inset.set({ picture, box: `${zone.at[0] - width / 2} ${zone.at[1] - height / 2} ${width} ${height}` });
+  }
+
+  /** Beside every place: nothing is chosen, so that no neighbour is taken for it. */
+  protected miss(event: MouseEvent): void {
+    const zone = event.target instanceof Element ? event.target.closest('.zone') : null;
+    if (!this.still() && zone === null) this.missed.emit();
   }
 
   /** Chosen by finger or mouse: where in its place is told, too. */

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { RouterLink } from '@angular/router';
 import type { DogFile } from '@mansuet/core/contract';
 import { Notice } from '../controls/notice';
+import { dayInWords } from '../wording/time';
 import { FactsPanel } from './facts-panel';
 import { LearnedPanel } from './learned-panel';
 import { MarksPanel } from './marks-panel';
@@ -25,6 +26,7 @@ export class DogFileView {
   readonly cardRemoved = output<string>();
   /** Something in the file is new: read it again. */
   readonly changed = output();
+  protected readonly day = (date: string): string => dayInWords(date, this.today());
   protected readonly works = computed(() => this.file().notes.filter((n) => n.kind === 'works'));
   protected readonly avoid = computed(() => this.file().notes.filter((n) => n.kind !== 'works'));
 }

@@ -89,7 +89,7 @@ describe('DogFilePage', () => {
     await click('A vet has seen it');
     expect(api.sent.some((s) => s.method === 'PUT' && s.path === `/dogs/${ID}/marks/${MARK}/vet`)).toBeTrue();
     expect(text()).not.toContain('Show it');
-    expect(text()).toContain('A vet saw it by 2026-10-05');
+    expect(text()).toContain('A vet saw it by Monday 5 October');
   });
 
   it('puts a dog away and takes that back', async () => {

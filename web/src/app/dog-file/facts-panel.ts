@@ -109,7 +109,10 @@ export class FactsPanel {
   private coatDone(): string {
     const { groomedBy, groomedOn } = this.file().dog;
     if (!groomedBy && !groomedOn) return 'not asked';
-    return [groomedBy ? `by ${this.words.labels.groomedBy[groomedBy]}` : '', groomedOn ? this.day(groomedOn) : '']
+    return [
+      groomedBy ? `${groomedBy === 'here' ? '' : 'by '}${this.words.labels.groomedBy[groomedBy]}` : '',
+      groomedOn ? this.day(groomedOn) : '',
+    ]
       .filter((x) => x !== '')
       .join(', ');
   }

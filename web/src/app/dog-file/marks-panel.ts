@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { DogFile, MarkSeen } from '@mansuet/core/contract';
-import { adviseMark, markAreaMm2, READING_ERROR_MM } from '@mansuet/core/knowledge/marks';
+import { markAreaMm2, READING_ERROR_MM } from '@mansuet/core/knowledge/marks';
 import type { ZoneId } from '@mansuet/core/words';
 import { Notice } from '../controls/notice';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
+import { marksThroughTime } from './marks-through-time';
 import { TrendLine } from './trend-line';
+import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
 
 /** Each mark through time, with what its change says. Never what it is. */
@@ -22,8 +24,8 @@ import { Words } from '../wording/words.service';
           </p>
           <p class="quiet small">
             @if (m.points.length > 1) {
-              first {{ mm(m.first.lengthMm) }} × {{ mm(m.first.widthMm) }} mm on {{ m.first.seenOn }}, measured {{ m.points.length }} times
-              ·
+              first {{ mm(m.first.lengthMm) }} × {{ mm(m.first.widthMm) }} mm on {{ day(m.first.seenOn) }}, measured
+              {{ m.points.length }} times ·
             }
             about {{ m.areaMm2 }} mm²{{ m.doubles ? ', its area doubles in about ' + m.doubles + ' days at this pace' : '' }}
           </p>
@@ -39,7 +41,7 @@ import { Words } from '../wording/words.service';
           }
           @if (m.vetOn) {
             <p class="quiet small">
-              A vet saw it by {{ m.vetOn }}, as told; change counts from then.
+              A vet saw it by {{ day(m.vetOn) }}, as told; change counts from then.
               @if (session.may('record')) {
                 <button type="button" class="linklike" (click)="vet(m.last.markId, null)">Not so</button>
               }
@@ -67,22 +69,11 @@ export class MarksPanel {
   protected readonly trouble = signal('');
   protected readonly zone = (z: ZoneId): string => this.words.labels.zone[z];
   protected readonly labels = this.words.labels;
+  protected readonly day = (date: string): string => dayInWords(date, this.today());
   protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
 
   protected readonly shown = computed(() => {
-    const byId = new Map<string, MarkSeen[]>();
-    for (const m of this.file().marks) byId.set(m.markId, [...(byId.get(m.markId) ?? []), m]);
-    return [...byId.values()].flatMap((seen) => {
-      const first = seen[0];
-      const last = seen.at(-1);
-      if (!first || !last) return [];
-      const vetOn = this.file().vetSeen.find((v) => v.markId === last.markId)?.on;
-      const advice = adviseMark({
-        zone: last.zone,
-        seenByVet: false,
-        vetOn,
-        seen: seen.map((m) => ({ on: m.seenOn, lengthMm: m.lengthMm, widthMm: m.widthMm, border: m.border, surface: m.surface })),
-      });
+    return marksThroughTime(this.file()).flatMap(({ seen, first, last, vetOn, advice }) => {
       const doubles = advice.growth.areaDoublingDays;
       const grows = doubles !== undefined && doubles > 0 && Number.isFinite(doubles) && grewVisibly(first, last);
       return [

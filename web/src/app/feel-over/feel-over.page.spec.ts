@@ -99,9 +99,9 @@ describe('FeelOverPage', () => {
 
   it('writes down that it minds the hand in a place, and takes it back', async () => {
     await pick('tail');
-    await visit.click('Minds the hand here');
+    await visit.click('minds the hand here');
     await visit.until(() => visit.store.state().feelOver.resents?.includes('tail') === true);
-    await visit.click('Minds the hand here');
+    await visit.click('minds the hand here');
     await visit.until(() => visit.store.state().feelOver.resents?.length === 0);
   });
 
@@ -123,6 +123,13 @@ describe('FeelOverPage', () => {
       () => visit.host.querySelector('man-every-dog')?.textContent?.includes('sore when lifted · lies on its left side') === true,
     );
     expect(visit.store.state().dogAsked).toEqual({ muzzleUsed: false, soreWhenLifted: true, liesOn: 'left', slipsCollar: false });
+  });
+
+  it('closes the place that was open when a touch misses, so that no wrong place is graded', async () => {
+    await pick('back');
+    expect(visit.host.querySelector('.zone-name')).not.toBeNull();
+    visit.host.querySelector('.views svg')!.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    await visit.until(() => visit.host.querySelector('.zone-name') === null);
   });
 
   it('takes joints, and takes them back', async () => {

@@ -54,7 +54,10 @@ export class TodayPanel {
     const fit = this.store.fit();
     return fit && { ...fit, label: this.words.labels.fitVerdict[fit.verdict], says: fit.reasons.map(this.words.say) };
   });
-  protected readonly needsVetWord = computed(() => (this.store.dog()?.conditions.length ?? 0) > 0);
+  /** Where the vet's word would change the answer, or was given. */
+  protected readonly needsVetWord = computed(
+    () => (this.store.dog()?.conditions.length ?? 0) > 0 || this.answers().vetAgreed || this.store.fit()?.verdict === 'ask_vet',
+  );
   /** What today's weight says against the file's. */
   protected readonly weightSays = computed(() => {
     const kg = this.store.state().weightKg;

@@ -16,7 +16,7 @@ import { HazardGrid } from './hazard-grid';
 import { HelperTime } from './helper-time';
 import { OddsPanel } from './odds-panel';
 import { sayChanges } from './say-changes';
-import { inPercent } from './say-odds';
+import { inPercent, sayPlan } from './say-odds';
 import { StepDetail } from './step-detail';
 import { StepList, type Placed } from './step-list';
 import { WAY_NAMES, WaysPanel } from './ways-panel';
@@ -157,6 +157,20 @@ export class HandlingPlanPage {
     else await this.setWishes(this.wishes(), way);
     this.view.set('steps');
   }
+  /** The plan in plain words; the numbers stand one touch deeper. */
+  protected readonly firstLine = computed(() => {
+    const p = this.plan();
+    if (!p) return '';
+    const odds = this.odds()?.odds;
+    return sayPlan({
+      minutes: p.minutes,
+      range: p.minutesRange,
+      breaks: this.breaks().length,
+      inTime: odds?.inTime.chance,
+      pause: odds?.pause.chance,
+      stop: odds?.stop.chance,
+    });
+  });
   protected shift(by: number): void {
     this.list()?.move(this.opened(), this.opened() + by);
   }

@@ -9,3 +9,35 @@ export function inPercent({ chance }: Chance): string {
   if (percent > 99.9) return 'over 99.9 %';
   return percent < 10 || percent > 99 ? `${percent.toFixed(1)} %` : `${Math.round(percent)} %`;
 }
+
+/** A chance as one says it across a table: "hardly ever", "about 1 visit in 20", "about 1 visit in 3", "more often than not". */
+export function inVisits(chance: number): string {
+  if (chance < 0.005) return $localize`:@@odds.hardlyEver:hardly ever`;
+  if (chance > 0.9) return $localize`:@@odds.nearlyAlways:nearly always`;
+  if (chance > 0.55) return $localize`:@@odds.mostVisits:more often than not`;
+  if (chance > 0.45) return $localize`:@@odds.everyOther:every other visit`;
+  const one = Math.round(1 / chance);
+  return $localize`:@@odds.oneIn:about 1 visit in ${one > 20 ? Math.round(one / 10) * 10 : one}:count:`;
+}
+
+/** The first line of a plan: minutes, breaks, and how it is likely to go. Chances are left out while they are worked out. */
+export function sayPlan(p: {
+  readonly minutes: number;
+  readonly range: readonly [number, number];
+  readonly breaks: number;
+  readonly inTime: number | undefined;
+  readonly pause: number | undefined;
+  readonly stop: number | undefined;
+}): string {
+  const [minutes, from, to] = [p.minutes, ...p.range].map(Math.round);
+  const breaks =
+    p.breaks === 0
+      ? $localize`:@@planSays.noBreak:without a break`
+      : p.breaks === 1
+        ? $localize`:@@planSays.oneBreak:with 1 break`
+        : $localize`:@@planSays.breaks:with ${p.breaks}:count: breaks`;
+  const work = $localize`:@@planSays.minutes:About ${minutes}:minutes: min (${from}:from: to ${to}:to:), ${breaks}:breaks:.`;
+  if (p.stop === undefined || p.pause === undefined || p.inTime === undefined) return work;
+  const chances = $localize`:@@planSays.chances:It has to pause ${inVisits(p.pause)}:pause:, and stops ${inVisits(p.stop)}:stop:; not done in time ${inVisits(1 - p.inTime)}:late:.`;
+  return `${work} ${chances}`;
+}

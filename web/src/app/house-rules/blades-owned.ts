@@ -35,8 +35,9 @@ import { Words } from '../wording/words.service';
     h2 {
       margin-bottom: 4px;
     }
-    .panel {
-      margin-bottom: 16px;
+    :host {
+      display: block;
+      margin: 16px 0;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

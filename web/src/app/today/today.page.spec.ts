@@ -27,6 +27,7 @@ function today(drafts: readonly EventDraft[]): Today {
         dogId: DOG,
         groomerId: STAFF,
         arrivesAt: new Date(Date.now() - 600_000).toISOString(),
+        warned: null,
         visitsBefore: 0,
         events,
         summary: summarize(replay(VISIT, events)),

@@ -40,7 +40,7 @@ export class TodayService {
         visit,
         state,
         phase: phaseOf(state),
-        kinds: dogKinds(dogFactsOf(visit.dog, visit.visitsBefore), state.feelOver, today.day),
+        kinds: dogKinds({ ...dogFactsOf(visit.dog, visit.visitsBefore), warned: visit.warned }, state.feelOver, today.day),
         groomer: today.staff.find((s) => s.staffId === visit.groomerId)?.name ?? '',
       };
     });

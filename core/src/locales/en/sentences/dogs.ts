@@ -12,9 +12,17 @@ export const DOGS_SENTENCES = {
   'kind.bite_history': '{name} has bitten while handled.',
   'kind.bite_told_today': 'Told today: {name} has bitten while handled.',
   'kind.warned_today': 'Today, before any work, {name} {warned}: decided before the first tool.',
+  'kind.bit_lately': '{name} {warned} somebody while handled ({on}): a bite risk until the lead says otherwise.',
   'kind.warned_lately': '{name} {warned} while handled ({on}): counted as a bite risk until three calm visits went by.',
   'kind.first_visit': 'First visit: nobody here knows yet what {name} minds.',
   'kind.heavy': '{kg} kg: two people lift.',
+  // First to know
+  'know.stopped':
+    'The last visit ({on}) was stopped for the dog’s sake{has_why, select, yes {: {why}} other {}}. Less that hurts today, more protection, or two visits.',
+  'know.band': 'The last visit ({on}) came to {band}: break sooner than by the clock.',
+  'know.incident': '{incident_cap}{has_zone, select, yes {, {zone}} other {}} ({on}).',
+  'know.injury':
+    'Hurt elsewhere before, as told: {injury}{has_zone, select, yes {, {zone}} other {}}{has_on, select, yes { ({on})} other {}}.',
   // Standing
   'standing.guess': '{name} was never timed here: {minutes} min on its feet is a guess.',
   'standing.seen': '{name} was seen to stand well for {minutes} min.',
