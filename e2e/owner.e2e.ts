@@ -9,7 +9,7 @@ test('an owner reads, answers and signs on the phone; the salon sees it and gets
     await page.getByRole('radio', { name: 'Nothing passes' }).click();
   });
   await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
-  await expect(page.getByText(/steps in about/)).toBeVisible();
+  await expect(page.getByText(/It takes about/)).toBeVisible();
   await page.getByRole('button', { name: 'Send a link' }).click();
   await expect(page.getByRole('img', { name: 'Code with the link, to scan' })).toBeVisible();
   const href = (await page.getByRole('link', { name: 'Open it here' }).getAttribute('href')) ?? '';

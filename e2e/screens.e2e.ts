@@ -91,7 +91,7 @@ const SCREENS: readonly Screen[] = [
       details,
     ],
   },
-  { name: 'agree', dog: 'Moss', path: 'agree', shows: /steps in about/ },
+  { name: 'agree', dog: 'Moss', path: 'agree', shows: /It takes about/ },
   {
     name: 'plan',
     dog: 'Ottoline',

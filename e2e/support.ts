@@ -126,7 +126,7 @@ export async function sign(page: Page): Promise<void> {
 /** Answers every consent and goes to the plan. */
 export async function agree(page: Page): Promise<void> {
   await page.waitForURL('**/agree');
-  await expect(page.getByText(/steps in about/)).toBeVisible();
+  await expect(page.getByText(/It takes about/)).toBeVisible();
   const open = page.getByRole('radio', { name: /^Agrees:/, checked: false });
   while ((await open.count()) > 0) {
     const before = await open.count();

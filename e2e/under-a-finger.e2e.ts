@@ -27,7 +27,7 @@ test.describe('under a finger', () => {
     });
     await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
     await page.waitForURL('**/agree');
-    await expect(page.getByText(/steps in about/)).toBeVisible();
+    await expect(page.getByText(/It takes about/)).toBeVisible();
     await low('#sheet button, #sheet input', 46);
     await agree(page);
     await expect(page.locator('ol.steps')).toBeVisible();

@@ -84,7 +84,7 @@ test('the same by Tab, arrows and Enter alone, to the hand-back', async ({ page 
   await expect(page.getByText('Grade 1, tangles')).toBeVisible();
   await press('Feel-over done: agree');
   await page.waitForURL('**/agree');
-  await expect(page.getByText(/steps in about/)).toBeVisible();
+  await expect(page.getByText(/It takes about/)).toBeVisible();
   const open = page.getByRole('radio', { name: /^Agrees:/, checked: false });
   while ((await open.count()) > 0) {
     const before = await open.count();

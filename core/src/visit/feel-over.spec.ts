@@ -9,6 +9,7 @@ import {
   nextArea,
   NOTHING_FOUND,
   stiffBefore,
+  type ZoneFinding,
 } from '../findings/index.js';
 import { dogKinds } from '../knowledge/dogs/index.js';
 import { fitToGroom, leftByLooks, lookedEffects } from '../knowledge/fit/index.js';
@@ -17,12 +18,14 @@ import { type HandlingPlan, makePlan } from '../plan/index.js';
 import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
 import { sayReason } from '../testing/english.js';
 import {
+  type FeelArea,
   FEEL_AREAS,
   LOOKED_FINDINGS,
   LOOKED_PARTS,
   type LookedFinding,
   type LookedPart,
   type ServiceItem,
+  type ZoneId,
   ZONE_IDS,
 } from '../words/index.js';
 
@@ -39,6 +42,8 @@ const forVet = (plan: HandlingPlan): string =>
 const UNHEALTHY = LOOKED_PARTS.flatMap((part) =>
   LOOKED_FINDINGS[part].slice(1).map((finding): [LookedPart, LookedFinding] => [part, finding]),
 );
+
+import { openMirrors } from './index.js';
 
 describe('the areas of the hands', () => {
   it('hold every zone once, so that nothing is forgotten and nothing felt twice', () => {
@@ -183,5 +188,23 @@ describe('what was there the last time', () => {
     expect(changedZones(now, new Set(['forelegs']), last).sort()).toEqual(['armpit_left', 'ear_base_left']);
     expect(changedZones(before, new Set(FEEL_AREAS), last)).toEqual([]);
     expect(changedZones(now, new Set(FEEL_AREAS), undefined)).toEqual([]);
+  });
+});
+
+// Common practice, no source: what is matted on one side is looked for on the other.
+describe('the other side', () => {
+  const mat = (zone: ZoneId, matGrade: 1 | 2 | 3): ZoneFinding => ({ zone, matGrade, skin: 'sound', crust: false });
+  const open = (zones: readonly ZoneFinding[], felt: readonly FeelArea[] = []): ZoneId[] =>
+    openMirrors({ feelOver: { ...NOTHING_FOUND, zones }, areasFelt: new Map(felt.map((area) => [area, 'sound' as const])) });
+  it('is asked for from grade 2 on, where a dog has two', () => {
+    expect(open([mat('armpit_left', 3), mat('groin_right', 2), mat('side_left', 1), mat('tail', 3)])).toEqual([
+      'armpit_right',
+      'groin_left',
+    ]);
+  });
+  it('is not asked for once a hand was there, on the place or on its stretch', () => {
+    expect(open([mat('armpit_left', 3), mat('armpit_right', 1)])).toEqual([]);
+    expect(open([mat('armpit_left', 3)], ['forelegs'])).toEqual([]);
+    expect(open([mat('armpit_left', 3)], ['ears'])).toEqual(['armpit_right']);
   });
 });

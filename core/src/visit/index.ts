@@ -3,6 +3,7 @@ export * from './carried-over.js';
 export * from './empty-visit.js';
 export * from './first-to-know.js';
 export * from './known-from-visits.js';
+export * from './open-mirrors.js';
 export * from './plan-changes.js';
 export * from './plan-input-of.js';
 export * from './plan-now.js';

@@ -9,7 +9,7 @@ describe('AgreementPage', () => {
       { type: 'zone_felt', body: { zone: 'armpit_left', comb: 'nothing_passes', lift: 'skin_comes', skin: 'sound', crust: false } },
       { type: 'feel_over_done', body: {} },
     ]);
-    await visit.until(() => visit.host.textContent?.includes('steps in about') === true);
+    await visit.until(() => visit.host.textContent?.includes('It takes about') === true);
   });
   afterEach(() => visit.close());
   const answer = async (word: 'Agrees' | 'Refuses', about: string): Promise<void> => {

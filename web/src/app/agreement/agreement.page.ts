@@ -15,6 +15,7 @@ import { TextField } from '../controls/text-field';
 import { Toggle } from '../controls/toggle';
 import { SessionService } from '../server/session.service';
 import { PlanStore } from '../visit/plan-store';
+import { OtherSide } from '../visit/other-side';
 import { VisitStore } from '../visit/visit-store';
 import { RANGES, vetLimit } from '../wording/ranges';
 import { aboutMinutes, clockTime, money } from '../wording/time';
@@ -26,7 +27,7 @@ import { Words } from '../wording/words.service';
 /** Agree: what the owner asks, what is possible and why not more, time, price, consent. */
 @Component({
   selector: 'man-agreement',
-  imports: [AlternativesPanel, ChoiceGroup, Choices, Notice, NumberField, PhoneLink, SignatureField, TextField, Toggle],
+  imports: [AlternativesPanel, ChoiceGroup, Choices, Notice, OtherSide, NumberField, PhoneLink, SignatureField, TextField, Toggle],
   templateUrl: './agreement.page.html',
   styleUrl: './agreement.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -46,6 +46,7 @@ let instances = 0;
   templateUrl: './body-map.html',
   styleUrl: './body-map.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(click)': 'miss($event)' },
 })
 export class BodyMap {
   private readonly words = inject(Words);
@@ -59,6 +60,8 @@ export class BodyMap {
   readonly still = input(false);
   /** Flanks alone, for small places. */
   readonly compact = input(false);
+  /** Beside something else on an upright tablet: the views stand below each other. */
+  readonly upright = input(false);
   /** Layers that have a switch. */
   readonly layers = input<readonly MapLayer[]>([]);
   readonly picked = output<ZoneId>();
@@ -153,8 +156,8 @@ export class BodyMap {
 
   /** Beside every place: nothing is chosen, so that no neighbour is taken for it. */
   protected miss(event: MouseEvent): void {
-    const zone = event.target instanceof Element ? event.target.closest('.zone') : null;
-    if (!this.still() && zone === null) this.missed.emit();
+    const at = event.target instanceof Element ? event.target : undefined;
+    if (!this.still() && at?.closest('.views svg') && !at.closest('.zone')) this.missed.emit();
   }
 
   /** Chosen by finger or mouse: where in its place is told, too. */

@@ -9,7 +9,7 @@ import type { MapLayer } from '../body-map/layers';
 import { type Tab, TabPanel, Tabs } from '../controls/tabs';
 import { StandIns } from '../devices/stand-ins';
 import type { VisitEvent } from '@mansuet/core/log';
-import { presumedMarks } from '@mansuet/core/visit';
+import { openMirrors, presumedMarks } from '@mansuet/core/visit';
 import { sayEvent } from '../visit/say-event';
 import { VisitStore } from '../visit/visit-store';
 import { Growing } from './growing';
@@ -81,6 +81,9 @@ export class FeelOverPage {
   protected readonly ready = computed(() => this.store.state().fit !== undefined && this.store.state().moodFelt);
   protected readonly says = computed(() => {
     if (!this.ready()) return 'Answer what is seen today, and how it is on the table.';
+    const mirrors = openMirrors(this.store.state());
+    if (mirrors.length > 0)
+      return `Matted on one side: feel the other, too (${this.words.list(mirrors.map((z) => this.words.labels.zone[z]))}).`;
     const felt = this.store.state().areasFelt.size;
     return felt < FEEL_AREAS.length
       ? `${felt} of ${FEEL_AREAS.length} stretches felt. Go on in the order of the hands, or as the dog lets you.`

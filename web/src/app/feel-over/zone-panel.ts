@@ -6,7 +6,7 @@ import { adviseMat } from '@mansuet/core/knowledge/coat';
 import { hasKind } from '@mansuet/core/knowledge/dogs';
 import type { EventBody } from '@mansuet/core/log';
 import { competenceOf } from '@mansuet/core/plan';
-import { presumedMarks } from '@mansuet/core/visit';
+import { openMirrors, presumedMarks } from '@mansuet/core/visit';
 import { type CombTest, type DryerTest, type LiftTest, type MatGrade, SKIN_STATES, type SkinState, type ZoneId } from '@mansuet/core/words';
 import type { Touch } from '../body-map/body-map';
 import { type Choice, choicesOf } from '../controls/choice';
@@ -126,7 +126,15 @@ export class ZonePanel {
       dryer: undefined,
       house: this.store.house(),
     });
-    return { grade, minutes: a.minutes, range: a.minutesRange, says: a.reasons.map(this.words.say), mirror: a.alsoCheck };
+    // Asked until a hand was there.
+    const mirror = a.alsoCheck && openMirrors(this.store.state()).includes(a.alsoCheck) ? a.alsoCheck : undefined;
+    return {
+      grade,
+      minutes: a.minutes,
+      range: a.minutesRange,
+      says: a.reasons.filter((r) => r.rule !== 'mat.check_mirror' || mirror !== undefined).map(this.words.say),
+      mirror,
+    };
   });
 
   /** What a blade may stop at in this place, and the answer to each: asked before the first stroke, not after it. */

@@ -10,6 +10,7 @@ import { Progress } from '../controls/progress';
 import { type Tab, TabPanel, Tabs } from '../controls/tabs';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
+import { OtherSide } from '../visit/other-side';
 import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 import { HazardGrid } from './hazard-grid';
@@ -33,7 +34,21 @@ const VIEWS: readonly Tab<View>[] = [
 /** The handling plan: what in which order, with which hold and blade, where the breaks lie, what is left for another day, and why. */
 @Component({
   selector: 'man-handling-plan',
-  imports: [HazardGrid, HelperTime, Notice, OddsPanel, Progress, StepDetail, StepList, StrainRibbon, TabPanel, Tabs, WaysPanel, WishStrip],
+  imports: [
+    HazardGrid,
+    HelperTime,
+    Notice,
+    OddsPanel,
+    OtherSide,
+    Progress,
+    StepDetail,
+    StepList,
+    StrainRibbon,
+    TabPanel,
+    Tabs,
+    WaysPanel,
+    WishStrip,
+  ],
   templateUrl: './handling-plan.page.html',
   styleUrl: './handling-plan.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

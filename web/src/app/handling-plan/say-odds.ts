@@ -12,12 +12,12 @@ export function inPercent({ chance }: Chance): string {
 
 /** A chance as one says it across a table: "hardly ever", "about 1 visit in 20", "about 1 visit in 3", "more often than not". */
 export function inVisits(chance: number): string {
-  if (chance < 0.005) return $localize`:@@odds.hardlyEver:hardly ever`;
-  if (chance > 0.9) return $localize`:@@odds.nearlyAlways:nearly always`;
-  if (chance > 0.55) return $localize`:@@odds.mostVisits:more often than not`;
-  if (chance > 0.45) return $localize`:@@odds.everyOther:every other visit`;
+  if (chance < 0.005) return $localize`:@@odds.hardlyEver:in hardly any visit`;
+  if (chance > 0.9) return $localize`:@@odds.nearlyAlways:in nearly every visit`;
+  if (chance > 0.55) return $localize`:@@odds.mostVisits:in most visits`;
+  if (chance > 0.45) return $localize`:@@odds.everyOther:in every other visit`;
   const one = Math.round(1 / chance);
-  return $localize`:@@odds.oneIn:about 1 visit in ${one > 20 ? Math.round(one / 10) * 10 : one}:count:`;
+  return $localize`:@@odds.oneIn:in about 1 visit in ${one > 20 ? Math.round(one / 10) * 10 : one}:count:`;
 }
 
 /** The first line of a plan: minutes, breaks, and how it is likely to go. Chances are left out while they are worked out. */
@@ -38,6 +38,6 @@ export function sayPlan(p: {
         : $localize`:@@planSays.breaks:with ${p.breaks}:count: breaks`;
   const work = $localize`:@@planSays.minutes:About ${minutes}:minutes: min (${from}:from: to ${to}:to:), ${breaks}:breaks:.`;
   if (p.stop === undefined || p.pause === undefined || p.inTime === undefined) return work;
-  const chances = $localize`:@@planSays.chances:It has to pause ${inVisits(p.pause)}:pause:, and stops ${inVisits(p.stop)}:stop:; not done in time ${inVisits(1 - p.inTime)}:late:.`;
+  const chances = $localize`:@@planSays.chances:Comes to a pause ${inVisits(p.pause)}:pause:, to a stop ${inVisits(p.stop)}:stop:; over time ${inVisits(1 - p.inTime)}:late:.`;
   return `${work} ${chances}`;
 }

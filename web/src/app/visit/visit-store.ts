@@ -12,6 +12,7 @@ import {
   emptyVisit,
   fitOf,
   notFeltYet,
+  openMirrors,
   phaseOf,
   type PlanContext,
   planContextOf,
@@ -85,6 +86,8 @@ export class VisitStore {
   });
   /** Mats and crusts that the last visit left and no hand has been on today. */
   readonly leftBefore = computed(() => notFeltYet(this.planContext()?.carriedZones ?? [], this.state()));
+  /** Other sides of mats that no hand has been on, in words. */
+  readonly mirrorsOpen = computed(() => this.words.list(openMirrors(this.state()).map((z) => this.words.labels.zone[z])));
   readonly fit = computed(() => {
     const c = this.planContext();
     return c && fitOf(this.state(), c.dog, c.today);

@@ -97,7 +97,7 @@ export const DOGS_SENTENCES = {
   'change.senior_order': 'Health before looks: nails, bath and hygiene first; it lies for what can be done lying.',
   'change.senior_skin': 'Thin skin: no skip teeth, no #7, no #15; towel and stand dryer.',
   'change.joints': 'The sore leg is not lifted, nor the other while it stands; shorter on its feet.',
-  'change.reactive': 'The known trigger last or alone, shortest way, helper; a growl is never punished.',
+  'change.reactive': 'The known trigger neither first nor last, short, with an easy piece before and after; a growl is never punished.',
   'change.matted': 'Tight mats are clipped under before the bath; the skin below is an open question.',
   'change.short_nose': 'Cool room and cool air, no muzzle that shuts, head up for seconds only, breaks.',
   'change.lumps': 'Marks are found with a finger first; no points, splitter or skip teeth over them.',
