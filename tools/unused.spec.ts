@@ -15,7 +15,6 @@ const AHEAD: Readonly<Record<string, string>> = {
   firstWatch: 'dog file: time to the first watch, free of a model',
   goodSigns: 'table: which good sign makes silence mean something',
   growthPercentPerDay: 'dog file: how fast a mark grows',
-  longestCutFor: 'agreement: the longest coat that its owner can keep free of mats',
   minutesToReach: 'table: minutes until the next band',
   passesUntilCheck: 'table: passes over one place until a hand feels for heat',
   poissonInterval: 'look back: incidents per 1,000 minutes',

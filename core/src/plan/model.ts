@@ -21,6 +21,8 @@ export interface SolverStep {
   readonly helper?: boolean;
   /** What is in the hand: taking up another costs {@link TOOL_CHANGE_MINUTES}. */
   readonly tool?: string;
+  /** It wears a muzzle: fitting and taking it off cost minutes, and fitting again is the moment that bites. */
+  readonly muzzled?: boolean;
   /** It follows at once: a wet dog does not wait. Breaks may lie inside it. */
   readonly noBreakBefore?: boolean;
 }
@@ -82,19 +84,28 @@ const TOOL_CHANGE_MINUTES = 0.5;
 /** Minutes to turn the dog over, to lay it down or to let it get up. Common practice, no source: "about a minute". */
 const TURN_MINUTES = 1;
 
+/** Minutes to fit a muzzle through which it is fed, or to take it off behind it. Our default; it also keeps such work together. */
+const MUZZLE_MINUTES = 1.5;
+
 /** Where the dog is, how, and what is in the hand. */
 export interface Station {
   readonly post: Post;
   readonly tool: string | undefined;
   readonly posture?: DogPosture | undefined;
+  readonly muzzled?: boolean | undefined;
 }
 
 /** On its feet or sitting: it may change between the two as it likes. */
 const upright = (posture: DogPosture | undefined): boolean => posture !== 'lying_left' && posture !== 'lying_right' && posture !== 'lap';
 const turns = (from: Station, to: Station): boolean => from.posture !== to.posture && !(upright(from.posture) && upright(to.posture));
 
-/** Minutes between two steps, breaks not counted. A change of place or a turn includes the change of tool. */
+/** Minutes between two steps, breaks not counted. A change of place or a turn includes the change of tool, not that of a muzzle. */
 export function changeMinutes(from: Station, to: Station): number {
+  const muzzle = (from.muzzled === true) !== (to.muzzled === true) ? MUZZLE_MINUTES : 0;
+  return muzzle + withoutMuzzle(from, to);
+}
+
+function withoutMuzzle(from: Station, to: Station): number {
   if (from.post !== to.post) return CHANGEOVER_MINUTES[from.post][to.post];
   if (turns(from, to)) return TURN_MINUTES;
   return from.tool !== undefined && to.tool !== undefined && from.tool !== to.tool ? TOOL_CHANGE_MINUTES : 0;
@@ -116,6 +127,7 @@ export const stationOf = (step: SolverStep, posture: DogPosture | undefined): St
   post: step.post,
   tool: step.tool,
   posture: posture ?? step.postures?.[0],
+  muzzled: step.muzzled === true,
 });
 
 /** Parts of equal length, none longer than {@link PART_MINUTES}, than the dog can stand, or than it bears what hurts in one go. */

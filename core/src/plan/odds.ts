@@ -75,7 +75,7 @@ export function oddsOf(q: OddsQuestion): Odds {
   });
   let station: Station = { post: problem.startPost, tool: undefined };
   const changes = steps.map(({ step }) => {
-    const to: Station = { post: step.post, tool: step.tool };
+    const to: Station = { post: step.post, tool: step.tool, muzzled: step.muzzled };
     const minutes = changeMinutes(station, to);
     station = to;
     return minutes;

@@ -48,6 +48,7 @@ export function problemOf(
       ...(s.pieces.some((p) => p.painfulMinutes > 0) ? { longestPart: painfulInOneGo(kinds.map((k) => k.kind)) } : {}),
       helper: s.hold.also.includes('helper'),
       tool: toolOf(s),
+      ...(s.hold.also.includes('muzzle') ? { muzzled: true } : {}),
       noBreakBefore: FOLLOWS_AT_ONCE.includes(s.activity),
     })),
     order: orderRules(steps, kinds, input),

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { EventDraft } from '@mansuet/core/log';
 import { DOG_FILE, DOG_LIST, type DogFile, type DogList } from '@mansuet/core/contract';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, specServer, type SpecServer } from '../testing/spec-salon.js';
 
@@ -59,8 +60,8 @@ describe('the dog’s file', () => {
       kind: 'hangs',
       spot: [0.25, 0.5],
     } as const;
-    const felt = { type: 'mark_felt', body: { ...mark, spot: [0.25, 0.5], isNew: true } } as const;
-    const again = { type: 'mark_as_before', body: { ...mark, markId: randomUUID(), spot: [0.25, 0.5], on: '2026-01-01' } } as const;
+    const felt: EventDraft = { type: 'mark_felt', body: { ...mark, spot: [0.25, 0.5], isNew: true } };
+    const again: EventDraft = { type: 'mark_as_before', body: { ...mark, markId: randomUUID(), spot: [0.25, 0.5], on: '2026-01-01' } };
     await browser.send('POST', `/api/visits/${visitId}/events`, {
       events: [anEvent(visitId, browser.staffId, felt), anEvent(visitId, browser.staffId, again)],
     });

@@ -41,13 +41,17 @@ export function chooseBlade(q: BladeQuestion): BladeChoice {
   const none = noBladeHere(q);
   if (none) return nothing([none], allOf(q.drawer, none));
   const rejected: RejectedBlade[] = [];
-  const allowed: Blade[] = [];
+  const may: Blade[] = [];
   for (const blade of q.drawer) {
     const ban = banOn(blade, q);
     if (ban) rejected.push({ blade: blade.id, because: ban });
-    else allowed.push(blade);
+    else may.push(blade);
   }
   const wanted = wantedHere(q);
+  const least = neverCloserThan(q, wanted);
+  const allowed = may.filter((b) => b.lengthMm >= least);
+  for (const { id } of may.filter((b) => !allowed.includes(b)))
+    rejected.push({ blade: id, because: reason('blade.not_closer_for_it', { blade: id, mm: least }, 0.85) });
   const best = closest(allowed, wanted, mayGoAgainst(q));
   const guard = guardFor(q, wanted);
   if (guard && (!best || Math.abs(guard.lengthMm - wanted) < Math.abs(best.mm - wanted))) {
@@ -88,6 +92,28 @@ export function chooseBlade(q: BladeQuestion): BladeChoice {
     reasons: byWeight(reasonsFor(best, sequence, q)),
     rejected: [...rejected, ...furtherFrom(allowed, best.blade, wanted)],
   };
+}
+
+/**
+ * The least length that skin like this may be left, mm: what the same dog would get if nothing was delicate about it. A ban on a longer
+ * blade never leads to a closer one; where a mat decides which blades go under it, that is exempt. Common practice, no source.
+ */
+function neverCloserThan(q: BladeQuestion, wantedMm: number): number {
+  const delicate =
+    q.skin !== 'sound' || !q.skinKnown || q.thinSkin || q.markHere || q.faceCare || q.burnedHere === true || q.movement !== 'still';
+  if (!delicate || q.matGrade >= 2) return 0;
+  const plain: BladeQuestion = {
+    ...q,
+    skin: 'sound',
+    skinKnown: true,
+    thinSkin: false,
+    markHere: false,
+    faceCare: false,
+    burnedHere: false,
+    movement: 'still',
+  };
+  const blades = q.drawer.filter((b) => banOn(b, plain) === undefined);
+  return closest(blades, wantedMm, mayGoAgainst(plain))?.mm ?? 0;
 }
 
 function nothing(reasons: readonly Reason[], rejected: readonly RejectedBlade[]): BladeChoice {

@@ -70,7 +70,7 @@ export function numbersOf(problem: PlanProblem): Numbers {
   });
   const stations: Station[] = [{ post: problem.startPost, tool: undefined, posture: problem.startPosture }];
   const placeOf = (s: Station): number =>
-    stations.findIndex((x, at) => at > 0 && x.post === s.post && x.tool === s.tool && x.posture === s.posture);
+    stations.findIndex((x, at) => at > 0 && x.post === s.post && x.tool === s.tool && x.posture === s.posture && x.muzzled === s.muzzled);
   const stationsOf = (s: SolverStep): Station[] => (s.postures?.length ? s.postures : [undefined]).map((p) => stationOf(s, p));
   for (const s of problem.steps.flatMap(stationsOf)) if (placeOf(s) < 0) stations.push(s);
   const steps = problem.steps.map((s, i): StepNumbers => {

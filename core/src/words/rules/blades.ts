@@ -27,6 +27,7 @@ export const BLADES_RULES = {
   'blade.burned_one_pass': rule('practice', 'zone', 'on?'),
   'blade.overgrown_longer_first': rule('practice', 'first_blade', 'blade', 'weeks?'),
   'blade.greasy_clean': rule('practice'),
+  'blade.not_closer_for_it': rule('practice', 'blade', 'mm'),
   // Resistance
   'resist.mat': rule('practice', 'zone', 'blade'),
   'resist.leave': rule('practice', 'blade', 'zone'),

@@ -23,6 +23,8 @@ export const BLADES_SENTENCES = {
     '{zone_cap}, burned before{has_on, select, yes { ({on})} other {}}: one pass with the longer blade, no stepping down today. It will be less close.',
   'blade.overgrown_longer_first':
     '{has_weeks, select, yes {Over {weeks} of coat} other {An overgrown coat}}: #{first_blade} first, then #{blade}; nobody knows what lies below.',
+  'blade.not_closer_for_it':
+    '#{blade} would be closer than the {mm} mm that sound, known skin would get: delicate skin gets no closer blade.',
   'blade.greasy_clean': 'Greasy coat: the blade is cleaned between places.',
   'blade.against_grain': '{blade} against the grain leaves about {mm} mm, half of what it leaves with it.',
   'blade.step_down': 'Step down: {first_blade} first, then {blade}.',
