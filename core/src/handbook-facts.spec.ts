@@ -109,6 +109,13 @@ describe('what each fact must change', () => {
       expect(s.cautions.map((c) => c.rule)).toContain('caution.resented');
     }
   });
+  it('a place that it minded is remembered for three visits, also when one of them does not say it again', () => {
+    const minded = past({ resents: ['tail'] });
+    const calm = past({ resents: [] });
+    const after = (...visits: VisitSummary[]): readonly ZoneId[] | undefined =>
+      planContextOf({ dog: EMPTY_DOG, trained: true, today: '2026-11-25' }, visits).resented;
+    expect([after(minded), after(calm, calm, minded), after(calm, calm, calm, minded)]).toEqual([['tail'], ['tail'], []]);
+  });
   it('growled, snapped or bit before the work, or within the year: guarded before the first tool where it hurts or minds', () => {
     const zones = [mat('armpit_left')];
     for (const warned of ['growled', 'snapped', 'bit'] as const) {

@@ -75,9 +75,13 @@ function askedBefore(past: readonly VisitSummary[]): NonNullable<VisitState['dog
   return [...past].reverse().reduce<NonNullable<VisitState['dogAsked']>>((all, s) => ({ ...all, ...s.dogAsked }), {});
 }
 
-/** Places where it minded the hand at the latest visits. @param past the latest first */
-export function resentedLately(past: readonly VisitSummary[]): readonly ZoneId[] {
-  return past.find((s) => s.outcome !== null && s.resents !== undefined)?.resents ?? [];
+/** A place that it minded is taken to be minded for so many visits, as a growl is. Our default. */
+const MINDED_FOR_VISITS = 3;
+
+/** Places where it minded the hand at the latest visits: one visit that does not say it again forgets nothing. @param past the latest first */
+export function resentedLately(past: readonly VisitSummary[]): ZoneId[] {
+  const over = past.filter((s) => s.outcome === 'finished' || s.outcome === 'stopped').slice(0, MINDED_FOR_VISITS);
+  return [...new Set(over.flatMap((s) => s.resents ?? []))];
 }
 
 /** A mark as the file knows it, of one visit. */

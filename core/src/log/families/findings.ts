@@ -30,6 +30,18 @@ const zone = z.enum(ZONE_IDS);
 /** The mat is tight round a limb; left out by versions that did not ask. */
 const strangles = z.boolean().optional();
 
+/** What is known of a mark: its size and look, how it meets a blade and where in its place it lies; the last two left out by versions that did not ask. */
+const mark = {
+  markId: id,
+  zone,
+  lengthMm: z.number().gt(0).max(300),
+  widthMm: z.number().gt(0).max(300),
+  border: z.enum(MARK_BORDERS),
+  surface: z.enum(MARK_SURFACES),
+  kind: z.enum(MARK_KINDS).optional(),
+  spot: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).optional(),
+};
+
 /** What hands and eyes found, as it was entered: nothing is concluded here. */
 export const FINDING_EVENTS = {
   file_read: z.strictObject({}).describe('The dog’s file was read before the dog was touched.'),
@@ -73,30 +85,10 @@ export const FINDING_EVENTS = {
       on: z.iso.date(),
     })
     .describe('A hand was there and found a zone as the last time; no test was made.'),
-  mark_felt: z
-    .strictObject({
-      markId: id,
-      zone,
-      lengthMm: z.number().gt(0).max(300),
-      widthMm: z.number().gt(0).max(300),
-      border: z.enum(MARK_BORDERS),
-      surface: z.enum(MARK_SURFACES),
-      isNew: z.boolean(),
-      /** How it meets a blade, and where in its place it lies; left out by versions that did not ask. */
-      kind: z.enum(MARK_KINDS).optional(),
-      spot: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).optional(),
-    })
-    .describe('A mark, measured: how it meets a blade, and its spot in its place.'),
+  mark_felt: z.strictObject({ ...mark, isNew: z.boolean() }).describe('A mark, measured: how it meets a blade, and its spot in its place.'),
   mark_as_before: z
     .strictObject({
-      markId: id,
-      zone,
-      lengthMm: z.number().gt(0).max(300),
-      widthMm: z.number().gt(0).max(300),
-      border: z.enum(MARK_BORDERS),
-      surface: z.enum(MARK_SURFACES),
-      kind: z.enum(MARK_KINDS).optional(),
-      spot: z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]).optional(),
+      ...mark,
       /** Day on which those sizes were measured. */
       on: z.iso.date(),
     })
