@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { freePort } from '../tools/free-port.js';
-import { agree, bookDog, expect, feelOver, signIn, startServer, test, watchContext } from './support.js';
+import { agree, bookDog, expect, feelOver, search, signIn, startServer, test, watchContext } from './support.js';
 
 async function toTheTable(page: Page, dog: string): Promise<string> {
   const visit = await bookDog(page, dog);
@@ -56,7 +56,7 @@ test('the server is killed in the middle of the work and started again: nothing 
   const server = await startServer(port);
   await signIn(page, 'imke', `http://127.0.0.1:${port}`);
   await page.goto(`http://127.0.0.1:${port}/dogs`);
-  await page.getByPlaceholder('Name of the dog or owner, or phone').fill('Poppy');
+  await search(page, 'Poppy');
   await page.getByRole('link', { name: 'Book a visit for Poppy-Seed' }).click();
   await page.getByRole('button', { name: 'Book', exact: true }).click();
   await page.waitForURL('**/know');

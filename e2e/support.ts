@@ -56,10 +56,16 @@ export async function openVisit(page: Page, dog: string, phase?: string): Promis
   return path;
 }
 
+/** Types into the search for a dog, and waits until the list is the one that was found: before, its rows still change places. */
+export async function search(page: Page, text: string): Promise<void> {
+  await page.getByPlaceholder('Name of the dog or owner, or phone').fill(text);
+  await expect(page.getByText(/^\d+ dogs? found$/)).toBeVisible();
+}
+
 /** Books a dog for now and opens its visit; so that tests do not use up each other's dogs. */
 export async function bookDog(page: Page, dog: string, minutes = 150): Promise<string> {
   await page.goto('/dogs');
-  await page.getByPlaceholder('Name of the dog or owner, or phone').fill(dog);
+  await search(page, dog);
   await page.getByRole('link', { name: `Book a visit for ${dog}` }).click();
   await page.getByLabel('Minutes until it is fetched').fill(String(minutes));
   await page.getByRole('button', { name: 'Book', exact: true }).click();

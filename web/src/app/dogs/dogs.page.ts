@@ -84,10 +84,12 @@ export class DogsPage {
   protected readonly dogs = signal<DogList['dogs']>([]);
   protected readonly trouble = signal('');
   protected readonly loaded = signal(false);
+  /** What the list that stands answers: until the answer to what is typed is there, nothing was found by it. */
+  private readonly answered = signal('');
   /** How many were found, for who does not see the list grow shorter. */
   protected readonly found = computed(() => {
     const count = this.dogs().length;
-    return this.search() === '' || !this.loaded() ? '' : `${count} ${count === 1 ? 'dog' : 'dogs'} found`;
+    return this.search() === '' || this.answered() !== this.search() ? '' : `${count} ${count === 1 ? 'dog' : 'dogs'} found`;
   });
   protected readonly coats = this.words.labels.coat;
   protected readonly age = (born: string): string => this.words.age(born, this.clock.today());
@@ -97,14 +99,17 @@ export class DogsPage {
     toObservable(this.asked)
       .pipe(
         debounceTime(120),
-        switchMap(({ text, archived }) =>
-          this.api.get(`/dogs?search=${encodeURIComponent(text)}${archived ? '&archived=1' : ''}`, DOG_LIST),
-        ),
+        switchMap(async ({ text, archived }) => ({
+          text,
+          answer: await this.api.get(`/dogs?search=${encodeURIComponent(text)}${archived ? '&archived=1' : ''}`, DOG_LIST),
+        })),
       )
-      .subscribe((answer) => {
+      .subscribe(({ text, answer }) => {
         this.loaded.set(true);
         this.trouble.set(answer.ok ? '' : sayFailure(this.words, answer.failure));
-        if (answer.ok) this.dogs.set(answer.value.dogs);
+        if (!answer.ok) return;
+        this.dogs.set(answer.value.dogs);
+        this.answered.set(text);
       });
   }
 }
