@@ -119,6 +119,7 @@ function whole(pieces: readonly Piece[], notPlanned: NotPlanned[]): Piece[] {
 
 /** What the groomer has left out. */
 function withoutForbidden(pieces: readonly Piece[], input: PlanInput, notPlanned: NotPlanned[]): Piece[] {
+  if (!input.wishes?.some((w) => w.kind === 'forbid')) return [...pieces];
   const steps = groupSteps(pieces);
   const forbidden = steps.filter((s) => wishFor(input.wishes, 'forbid', s.id));
   notPlanned.push(...forbidden.map((s) => putOff(s, steps, [reason('wish.forbidden', {}, 1)])));

@@ -68,7 +68,12 @@ export function stepKey(p: Piece): string {
  */
 export function groupSteps(pieces: readonly Piece[]): BuiltStep[] {
   const groups = new Map<string, Piece[]>();
-  for (const p of pieces) groups.set(stepKey(p), [...(groups.get(stepKey(p)) ?? []), p]);
+  for (const p of pieces) {
+    const key = stepKey(p);
+    const group = groups.get(key);
+    if (group) group.push(p);
+    else groups.set(key, [p]);
+  }
   const all = [...groups.values()];
   return all.map((group) => stepOf(group, all.filter((g) => g[0]?.activity === group[0]?.activity).length === 1));
 }

@@ -31,11 +31,11 @@ export interface BestOrderQuestion {
 
 /** Labels that the beam keeps after each number of steps: the first width gives a plan at once, the second a good one. */
 const BEAM_WIDTHS = [24, 160] as const;
-/** Entries of a coarse and of a fine table, at most; they fix how finely strain is cut. Our defaults: about 15 and 150 ms. */
-const COARSE_ENTRIES = 300_000;
-const FINE_ENTRIES = 3_000_000;
-/** Labels after which a fine table is worth its time. */
-const FINE_AFTER_LABELS = 40_000;
+/** Entries of the tables, at most; they fix how finely strain is cut. Our defaults: about 2, 15 and 150 ms. */
+const FIRST_ENTRIES = 20_000;
+const FINER_ENTRIES = [300_000, 3_000_000] as const;
+/** Labels of a search after which the next finer table is worth its time: about as long as it takes to make. */
+const FINER_AFTER_LABELS = [6_000, 40_000] as const;
 /** Dearer minutes that are tried as a multiplier for the session. */
 const MULTIPLIERS = [1.5, 3, 6, 12, 24, 48, 96, 200] as const;
 /** Entries of the tables that only tell which multiplier to take. */
@@ -54,7 +54,7 @@ const EPS = 1e-9;
  */
 export function bestOrder(q: BestOrderQuestion): BestOrder {
   const { numbers, sets, budget } = q;
-  const coarse = q.tableEntries ?? COARSE_ENTRIES;
+  const coarse = q.tableEntries ?? FIRST_ENTRIES;
   let best: Label | undefined;
   let bestBurden = q.below;
   let lowerBound = 0;
@@ -78,7 +78,7 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     const { strainCells, standingCells } = finenessFor(sets, entries, question.dose);
     const steps = cells.get(strainCells) ?? stepCells(numbers, strainCells);
     cells.set(strainCells, steps);
-    const ended = entries === FINE_ENTRIES ? () => budget.empty() : undefined;
+    const ended = entries === FINER_ENTRIES.at(-1) ? () => budget.empty() : undefined;
     const made = boundTable(numbers, sets, { ...question, standingCells, cells: steps, ended });
     tables.set(key, made);
     return made;
@@ -168,18 +168,22 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     bounds = together;
   }
 
-  /** A full search with coarse tables, and with fine ones when that was not enough; something else is tried in between. */
+  /** A full search with coarse tables, and with finer ones as long as that was not enough; something else is tried in between. */
   function fullSearch(search: (spend: Budget) => OrderFound, between?: () => void): OrderFound | undefined {
-    const quick = search(budget.part(FINE_AFTER_LABELS));
-    lowerBound = Math.max(lowerBound, Math.min(quick.lowerBound, bestBurden));
-    if (!quick.cut) return quick;
-    between?.();
-    if (budget.empty()) return undefined;
-    bounds = bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, FINE_ENTRIES) }));
-    raise();
-    const fine = search(budget);
-    lowerBound = Math.max(lowerBound, Math.min(fine.lowerBound, bestBurden));
-    return fine.cut ? undefined : fine;
+    for (const [at, entries] of [coarse, ...FINER_ENTRIES].entries()) {
+      if (at > 0) {
+        if (at === FINER_ENTRIES.length) between?.();
+        if (budget.empty()) return undefined;
+        bounds = bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, entries) }));
+        raise();
+        if (proven()) return undefined;
+      }
+      const labels = FINER_AFTER_LABELS[at];
+      const found = search(labels === undefined ? budget : budget.part(labels));
+      lowerBound = Math.max(lowerBound, Math.min(found.lowerBound, bestBurden));
+      if (!found.cut) return found;
+    }
+    return undefined;
   }
 }
 

@@ -7,8 +7,9 @@ export const STRAIN_TOP = STOP_AT;
 /** Breaks of 0 to 6 break steps are tried each; longer ones together, as if they took all strain away. */
 const BREAKS_EACH = 6;
 export const BREAK_OPTIONS = BREAKS_EACH + 2;
-/** Levels of tiredness for which steps are computed. */
+/** Levels of tiredness for which steps are computed, at most, and strain cells for each of them: finer levels than cells tell nothing. */
 const TIRED_LEVELS = 48;
+const CELLS_PER_LEVEL = 4;
 const EPS = 1e-9;
 
 /** One part of a step at one level of tiredness, from the lower edge of each strain cell and after each break. */
@@ -36,7 +37,7 @@ export function stepCells(numbers: Numbers, strainCells: number): StepCells {
   const [breakStep, watch] = [BREAK_STEP_MINUTES, WATCH_AT];
   const cell = STRAIN_TOP / strainCells;
   const work = numbers.steps.reduce((sum, s) => sum + s.minutes, 0);
-  const level = Math.max((numbers.fatigue * work) / TIRED_LEVELS, EPS);
+  const level = Math.max((numbers.fatigue * work) / Math.min(TIRED_LEVELS, Math.ceil(strainCells / CELLS_PER_LEVEL)), EPS);
   const made: (PartCells | undefined)[][] = numbers.steps.map(() => []);
   const cellOf = (strain: number): number => Math.min(strainCells - 1, Math.floor(strain / cell + EPS));
   const left = Array.from({ length: BREAK_OPTIONS }, (_, n) => (n === BREAK_OPTIONS - 1 ? 0 : Math.exp(-k * n * breakStep)));
