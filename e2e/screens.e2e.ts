@@ -129,7 +129,17 @@ const SCREENS: readonly Screen[] = [
       slip(/^Other/, 'Steps'),
       slip(/^Remark/, 'Remark for whoever has this dog next'),
       slip(/^Keys/, 'Keys at the table'),
-      slip(/^Stop/, 'Stop the visit'),
+      {
+        name: 'a safe end',
+        open: async (page) => {
+          await page.getByRole('button', { name: /^Stop/ }).click();
+          await expect(page.getByRole('heading', { name: 'A safe end' })).toBeVisible();
+        },
+        close: async (page) => {
+          await page.getByRole('button', { name: /^Undo/ }).click();
+          await expect(page.getByRole('heading', { name: 'A safe end' })).toHaveCount(0);
+        },
+      },
     ],
   },
   { name: 'hand back', dog: 'Bramble', path: 'hand_back', shows: 'Next visit' },

@@ -1,4 +1,4 @@
-import { agree, bookDog, expect, feelOver, openVisit, pickZone, reach, signIn, test } from './support.js';
+import { agree, bookDog, endSafely, expect, feelOver, openVisit, pickZone, reach, signIn, test } from './support.js';
 
 test('one dog through one visit, from the file to the hand-back', async ({ page }) => {
   await signIn(page, 'rafael');
@@ -166,6 +166,11 @@ test('single keys at the table: signals, break, undo, slips, the list; all of th
   await page.getByRole('button', { name: 'All as they came' }).click();
   await page.keyboard.press('Escape');
   await page.keyboard.press('s');
+  await expect(page.getByRole('heading', { name: 'A safe end' })).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByText('Taken back: stop')).toBeVisible();
+  await page.keyboard.press('s');
+  await endSafely(page);
   await page.getByRole('button', { name: 'It has had enough' }).click();
   await page.waitForURL('**/hand_back');
   await expect(page.getByText('We stopped before the end: It has had enough')).toBeVisible();
@@ -185,9 +190,16 @@ test('a second hard sign says stop; a body alarm names the vet', async ({ page }
   await expect(page.getByRole('alert')).toContainText('Pause');
   await page.getByRole('button', { name: /growls/ }).click();
   await expect(page.getByRole('alert')).toContainText('Stop');
+  // Nothing more is begun, and it does not end before the dog is safe.
+  await expect(page.getByText('The dog has said stop. Nothing more is begun')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Step done/ })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'A hard sign' })).toHaveCount(0);
   await page.getByRole('button', { name: /More signals/ }).click();
   await page.getByRole('button', { name: 'collapses' }).click();
-  await expect(page.getByRole('alert')).toContainText('0550 100 999');
+  await expect(page.locator('man-strain-bar').getByRole('alert')).toContainText('0550 100 999');
+  // No list holds anyone up.
+  await page.getByRole('button', { name: 'It needed a vet at once' }).click();
+  await page.waitForURL('**/hand_back');
 });
 
 test('a dog that is not fit is not planned, and the vet is named', async ({ page }) => {

@@ -4,6 +4,9 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium, type Browser, type Page } from 'playwright-core';
 import { build } from './build.js';
+import type { PlanInput } from '@mansuet/core/plan';
+import { makePlan } from '../core/src/plan/index.js';
+import { type Activity, activityOf } from '../core/src/words/index.js';
 import { PLAN_CASES } from './bench-cases.js';
 import { PICTURE, drawCost, solverRows, solverTable } from './bench-solver.js';
 import { median } from './median.js';
@@ -89,15 +92,16 @@ async function coreFigures(): Promise<void> {
 }
 
 /** Milliseconds of each question to the built worker, asked five times each as the page asks it. */
-async function timesInWorker(page: Page, cases: readonly unknown[]): Promise<number[][]> {
+async function timesInWorker(page: Page, cases: readonly PlanInput[]): Promise<number[][]> {
   const worker = readdirSync(WEB_DIST).find((f) => /^worker-.*\.js$/.test(f));
   if (!worker) throw new Plain('No plan worker in web/dist. Build again.');
   return page.evaluate(
     async ({ url, inputs }) => {
       const plan = new Worker(url, { type: 'module' });
       const ask = (id: number, input: unknown): Promise<number> =>
-        new Promise((done) => {
+        new Promise((done, failed) => {
           const from = performance.now();
+          plan.onerror = (e) => failed(new Error(e.message));
           plan.onmessage = ({ data }: MessageEvent<{ kind: string }>) => {
             if (data.kind === 'done') done(performance.now() - from);
           };
@@ -127,9 +131,11 @@ async function planFigure(page: Page): Promise<void> {
   );
 }
 
+const HALF_DONE: readonly Activity[] = ['soak', 'crust', 'clip_tight_fragile', 'brush_mats', 'nails', 'sanitary', 'ears'];
+
 /** The rest of a plan from the middle of the work: half of its steps are over. */
 async function replanFigure(page: Page): Promise<void> {
-  const cases = PLAN_CASES.map((input) => ({
+  const cases = PLAN_CASES.map((input): PlanInput => ({
     ...input,
     now: {
       minute: 60,
@@ -138,11 +144,10 @@ async function replanFigure(page: Page): Promise<void> {
       standingTotalMinutes: 30,
       workedMinutes: 45,
       post: 'table',
-      begun: (['soak', 'crust', 'clip_tight_fragile', 'brush_mats', 'nails', 'sanitary', 'ears'] as const).map((activity) => ({
-        activity,
-        status: 'done',
-        minutes: 5,
-      })),
+      begun: HALF_DONE.map((step) => ({ step, status: 'done', minutes: 5, pieces: [] })),
+      pieces: makePlan(input)
+        .steps.filter((s) => HALF_DONE.includes(activityOf(s.id)))
+        .flatMap((s) => s.pieces.map((p) => ({ piece: p.id, status: 'done' as const }))),
     },
   }));
   const times = await timesInWorker(page, cases);

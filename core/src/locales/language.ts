@@ -2,6 +2,7 @@ import type {
   BITE_TOLD,
   BladeId,
   Care,
+  ClosingLine,
   COATS,
   Condition,
   DogPosture,
@@ -74,6 +75,7 @@ export interface LabelIds {
   build: (typeof BUILDS)[number];
   care: Care;
   cause: TriggerCause;
+  closing: ClosingLine;
   coat: (typeof COATS)[number];
   comfort: JointComfort;
   condition: Condition;

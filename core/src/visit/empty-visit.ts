@@ -27,6 +27,7 @@ export function emptyVisit(visitId: string): VisitState {
     plan: undefined,
     told: undefined,
     work: undefined,
+    closing: { begun: false, done: new Set() },
     incidents: [],
     notes: [],
     ended: undefined,

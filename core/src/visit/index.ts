@@ -1,5 +1,6 @@
 /** Replay: what the log says the visit is. */
 export * from './carried-over.js';
+export * from './closing-now.js';
 export * from './empty-visit.js';
 export * from './first-to-know.js';
 export * from './known-from-visits.js';

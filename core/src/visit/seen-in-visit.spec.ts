@@ -101,18 +101,19 @@ describe('safeFinishNow', () => {
   const minutes = (state: VisitState, afterMinutes = 0): number | undefined => safeFinishNow(state, START + afterMinutes * 60_000)?.minutes;
   const drying = PLAN.steps.filter((s) => s.id === 'dry' || s.id === 'towel').reduce((sum, s) => sum + s.minutes, 0);
   it('is not asked before the work', () => expect(safeFinishNow(replay(VISIT, eventsOf([[0, BOOKED]])), START)).toBeUndefined());
-  it('is the loop and the step down from the table, then nothing', () => {
+  it('is the loop and the step down from the table', () => {
     expect(minutes(visit([0, start('nails')]))).toBe(1.5);
-    expect(minutes(visit([0, start('nails')], [3, done('nails')]))).toBe(0);
+    // It stands there still, until somebody takes it down.
+    expect(minutes(visit([0, start('nails')], [3, done('nails')]))).toBe(1.5);
   });
   it('is rinsing and drying from the tub, and falls as it dries', () => {
     expect(minutes(visit([0, start('bath')]))).toBe(4 + drying + 1);
-    expect(minutes(visit([0, start('bath')], [9, done('bath')]))).toBe(drying);
+    expect(minutes(visit([0, start('bath')], [9, done('bath')]))).toBe(drying + 1);
     expect(minutes(visit([0, start('bath')], [9, done('bath')], [0, start('dry')], [5, { type: 'noted', body: { text: 'x' } }]))).toBe(
       drying - 5 + 1,
     );
     expect(minutes(visit([0, start('bath')], [9, done('bath')], [0, start('dry')], [60, { type: 'noted', body: { text: 'x' } }]))).toBe(2);
-    expect(minutes(visit([0, start('bath')], [9, done('bath')], [0, start('dry')], [20, done('dry')]))).toBe(0);
+    expect(minutes(visit([0, start('bath')], [9, done('bath')], [0, start('dry')], [20, done('dry')]))).toBe(1);
   });
   it('counts a muzzle and a fresh wound', () => {
     const muzzle: EventDraft = { type: 'hold_used', body: { hold: 'hand_resting', also: ['muzzle'] } };
@@ -122,13 +123,13 @@ describe('safeFinishNow', () => {
       body: { incidentId: '01900000-0000-7000-8000-00000000000b', kind: 'nick', harm: 'mild', zone: 'fore_paw_left', what: '' },
     };
     const hurt = visit([0, start('nails')], [1, nick], [0, done('nails')]);
-    expect([minutes(hurt, 1), minutes(hurt, 12)]).toEqual([5, 0]);
+    expect([minutes(hurt, 1), minutes(hurt, 12)]).toEqual([6.5, 1.5]);
     const near = visit(
       [0, start('nails')],
       [1, { type: 'incident', body: { ...nick.body, harm: 'none' } } as EventDraft],
       [0, done('nails')],
     );
-    expect(minutes(near, 1)).toBe(0);
+    expect(minutes(near, 1)).toBe(1.5);
   });
 });
 

@@ -6,6 +6,7 @@ import type { StrainEntry } from '../strain/index.js';
 import type {
   Activity,
   BladeId,
+  ClosingLine,
   ConsentId,
   FeelArea,
   FitSign,
@@ -73,6 +74,8 @@ export interface WorkState {
   breaks: number;
   hold: HoldId | undefined;
   also: readonly HoldId[];
+  /** It wears a muzzle: also between two steps, until one begins without it or it is taken off. */
+  muzzled: boolean;
   blade: BladeId | undefined;
   readonly holdSeconds: Map<HoldId, number>;
   readonly blades: Map<BladeId, BladeClock>;
@@ -152,6 +155,8 @@ export interface VisitState {
   /** What was told with it. */
   told: PlanTold | undefined;
   work: WorkState | undefined;
+  /** The end was asked for, and what of the list that makes it safe is done. */
+  closing: { begun: boolean; readonly done: Set<ClosingLine> };
   readonly incidents: IncidentRecord[];
   readonly notes: { readonly eventId: string; readonly text: string; readonly by: string; readonly atMs: number }[];
   ended: { readonly outcome: 'finished' | 'stopped' | 'not_today'; readonly why: string; readonly atMs: number } | undefined;

@@ -4,6 +4,7 @@ export * from './agreement.js';
 export * from './blades.js';
 export * from './body.js';
 export * from './care.js';
+export * from './closing.js';
 export * from './dogs.js';
 export * from './facts.js';
 export * from './feel-areas.js';

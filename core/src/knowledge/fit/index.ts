@@ -1,4 +1,5 @@
 /** Whether it may be groomed today, and whom to ask. */
+export * from './closing-list.js';
 export * from './contagion.js';
 export * from './fit-to-groom.js';
 export * from './heat-load.js';

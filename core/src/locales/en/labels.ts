@@ -2,6 +2,7 @@ import type { Forms, Labels } from '../index.js';
 import { CONSENT_LABELS } from './consents.js';
 import { HOUSE_QUESTION_LABELS } from './house-rules.js';
 import { CARE_LABELS } from './labels/care.js';
+import { CLOSING_LABELS } from './labels/closing.js';
 import {
   CAUSE_LABELS,
   BORDER_LABELS,
@@ -57,6 +58,7 @@ export const LABELS: Labels = {
   build: BUILD_LABELS,
   care: CARE_LABELS,
   cause: CAUSE_LABELS,
+  closing: CLOSING_LABELS,
   coat: COAT_LABELS,
   comfort: JOINT_COMFORT_LABELS,
   condition: CONDITION_LABELS,

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { BLADE_IDS, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
+import { BLADE_IDS, CLOSING_LINES, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
 import { id, longText, piece, shortText, stepId as step, toolId } from './fields.js';
 
 /** The work at the table. */
@@ -22,6 +22,8 @@ export const WORK_EVENTS = {
   signal_seen: z.strictObject({ signal: z.enum(SIGNAL_IDS) }).describe('A sign of strain, or a good sign.'),
   break_started: z.strictObject({}).describe('Hands off, the dog rests.'),
   break_ended: z.strictObject({}).describe('Work goes on.'),
+  closing_begun: z.strictObject({}).describe('Nothing more is begun: what is left makes the end safe.'),
+  closing_done: z.strictObject({ line: z.enum(CLOSING_LINES) }).describe('One line of the list that makes the end safe is done.'),
   incident: z
     .strictObject({
       incidentId: id,

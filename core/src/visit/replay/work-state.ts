@@ -15,6 +15,7 @@ export function newWork(startedMs: number): WorkState {
     breaks: 0,
     hold: undefined,
     also: [],
+    muzzled: false,
     blade: undefined,
     holdSeconds: new Map(),
     blades: new Map(),

@@ -1,5 +1,6 @@
 import { SIGNALS } from '../../strain/index.js';
 import { bladeClock, exposureNow, touchBlade } from '../work-clock.js';
+import type { WorkState } from '../state.js';
 import type { Appliers } from './appliers.js';
 import { endBreak, finishStep, minuteOf, newWork, plannedPieces } from './work-state.js';
 /** The work at the table. */
@@ -14,6 +15,8 @@ export const APPLY_WORK: Appliers<
   | 'signal_seen'
   | 'break_started'
   | 'break_ended'
+  | 'closing_begun'
+  | 'closing_done'
 > = {
   work_started: (s, e) => {
     s.work ??= newWork(e.stamp.wallMs);
@@ -33,6 +36,7 @@ export const APPLY_WORK: Appliers<
     // What was planned is presumed; only what differs is tapped.
     work.hold = planned?.hold ?? 'hand_resting';
     work.also = planned?.also ?? [];
+    work.muzzled = wornWith(work);
     work.blade = planned?.blade ?? undefined;
     if (work.blade) bladeClock(work, work.blade);
   },
@@ -48,6 +52,7 @@ export const APPLY_WORK: Appliers<
     if (!s.work) return;
     s.work.hold = body.hold;
     s.work.also = body.also;
+    s.work.muzzled = wornWith(s.work);
   },
   blade_used: (s, { body }) => {
     if (!s.work) return;
@@ -78,4 +83,13 @@ export const APPLY_WORK: Appliers<
   break_ended: (s) => {
     if (s.work) endBreak(s.work);
   },
+  closing_begun: (s) => {
+    s.closing.begun = true;
+  },
+  closing_done: (s, { body: { line } }) => {
+    s.closing.done.add(line);
+    if (s.work && (line === 'muzzle_off' || line === 'all_off')) s.work.muzzled = false;
+  },
 };
+
+const wornWith = (work: Pick<WorkState, 'hold' | 'also'>): boolean => work.hold === 'muzzle' || work.also.includes('muzzle');

@@ -25,7 +25,7 @@ export function adviceFor(
     return {
       band: 'stop',
       head: 'Vet now',
-      says: `It ${words.labels.signal[alarm]}: everything off, keep it safe. Ring ${salon?.vetName ?? 'the vet'} ${salon?.vetPhone ?? ''}.`,
+      says: `The dog ${words.labels.signal[alarm]}: everything off, keep it safe. Ring ${salon?.vetName ?? 'the vet'} ${salon?.vetPhone ?? ''}.`,
       urgent: true,
     };
   if (band === 'stop')

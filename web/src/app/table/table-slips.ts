@@ -19,12 +19,9 @@ const NAMES: Readonly<Record<SlipId, string>> = {
   incident: 'Incident: stop, dog safe, tools away, look',
   steps: 'Steps',
   pieces: 'Place by place',
-  stop: 'Stop the visit',
   note: 'Remark for whoever has this dog next',
   keys: 'Keys at the table',
 };
-
-const STOP_REASONS = ['It has had enough', 'A hard sign', 'Something hurt it', 'Time is up', 'The owner asked'] as const;
 
 /** The slip that lies over step and map, while signals, Pause and Stop stay in reach. */
 @Component({
@@ -41,7 +38,6 @@ export class TableSlips {
     const step = this.table.shown();
     return step && activityOf(step.id);
   });
-  protected readonly stopReasons = STOP_REASONS;
   protected readonly open = computed(() => {
     const id = this.table.slip();
     return id && { id, name: NAMES[id] };

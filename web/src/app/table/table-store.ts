@@ -2,9 +2,10 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
-import { breaksOfStep, safeFinishNow } from '@mansuet/core/visit';
+import { breaksOfStep, closingNow, safeFinishNow } from '@mansuet/core/visit';
 import {
   type BladeId,
+  type ClosingLine,
   type HeatAction,
   type HoldId,
   type Mood,
@@ -23,7 +24,7 @@ import { adviceFor } from './advice';
 import { EMPTY_INCIDENT, type IncidentDraft } from './incident-form';
 
 /** What lies beside the step on a slip. */
-export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'pieces', 'stop', 'note', 'keys'] as const;
+export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'pieces', 'note', 'keys'] as const;
 export type SlipId = (typeof SLIPS)[number];
 
 /** What became of one place of a step. */
@@ -130,6 +131,11 @@ export class TableStore {
     const home = this.ended() ? undefined : safeFinishNow(this.visit.state(), this.clock.nowMs());
     return home && { minutes: Math.ceil(home.minutes), says: home.reasons.map(this.words.say).join(' ') };
   });
+  /** The end that is being made safe: nothing else is begun while it is there. */
+  readonly closing = computed(() => closingNow(this.visit.state(), this.clock.nowMs()));
+  readonly nextLine = computed(() => this.closing()?.lines.find((l) => !l.done)?.line);
+  /** The last line is done, or nothing may hold anyone up: why it was stopped can be said. */
+  readonly mayEnd = computed(() => this.closing() !== undefined && (this.nextLine() === undefined || this.closing()?.cause === 'alarm'));
   readonly paint = computed(() => this.plans.paint(this.shown()?.zones));
   readonly ended = computed(() => this.visit.state().ended);
 
@@ -142,6 +148,7 @@ export class TableStore {
 
   async start(step: StepId, label: string): Promise<void> {
     this.slip.set(undefined);
+    if (this.closing()) return;
     if (!this.work() && !(await this.visit.record({ type: 'work_started', body: {} }))) return;
     await this.takeOver();
     await this.record({ type: 'step_started', body: { step } }, `Started: ${label}`);
@@ -170,14 +177,29 @@ export class TableStore {
       `${this.onBreak() ? 'In the break' : 'Looked'}: ${this.words.labels.mood[mood]}`,
     );
   }
+  /** Stop: what makes the end safe comes first, why is asked afterwards. */
+  async stop(): Promise<void> {
+    this.slip.set(undefined);
+    if (!this.closing()) await this.record({ type: 'closing_begun', body: {} }, 'Stopping');
+  }
+  async tick(line: ClosingLine): Promise<void> {
+    // The tool is away: the step in hand is over, as far as it came.
+    const step = line === 'tool_away' || line === 'all_off' ? this.running() : undefined;
+    if (step && !(await this.visit.record({ type: 'step_finished', body: { step: step.id, outcome: 'part', why: '' } }))) return;
+    await this.record({ type: 'closing_done', body: { line } }, this.words.labels.closing[line].replace(/[:;,].*/, ''));
+  }
   async main(): Promise<void> {
     const next = this.next();
-    if (this.onBreak()) await this.pause();
+    const line = this.nextLine();
+    if (this.closing()) {
+      if (line) await this.tick(line);
+    } else if (this.onBreak()) await this.pause();
     else if (this.running()) await this.finish('done');
     else if (next) await this.start(next.id, next.label);
     else await this.end('finished', '');
   }
   readonly mainLabel = computed(() => {
+    if (this.closing()) return 'Done: next line';
     if (this.onBreak()) return 'Go on';
     if (this.running()) return 'Step done';
     const next = this.next();

@@ -104,7 +104,34 @@ describe('TablePage', () => {
     await key('p');
     expect(work()?.onBreakSinceMs).toBeDefined();
     await key('s');
-    await visit.until(() => visit.host.querySelector('man-slip')?.textContent?.includes('Stopping is always allowed') === true);
+    await visit.until(() => visit.host.querySelector('man-closing-card') !== null);
+  });
+
+  it('asks for a safe end before it asks why, and offers nothing else until then', async () => {
+    await visit.click(/^Start/);
+    const step = PLAN.steps[0]!;
+    await key('s');
+    await visit.until(() => visit.host.querySelector('man-closing-card') !== null);
+    expect(visit.host.querySelector('man-step-card')).toBeNull();
+    expect(TestBed.inject(Keymap).shown().map((k) => k.id)).not.toContain('table.replan');
+    expect(visit.host.textContent).not.toContain('It has had enough');
+    await visit.click(/^Done: next line/);
+    expect(work()?.running).toBeUndefined();
+    expect(work()?.steps.get(step.id)?.status).toBe('part');
+    while (visit.host.querySelector('man-closing-card ol button')) await visit.click(/^Done: next line/);
+    await visit.click('It has had enough');
+    expect(visit.store.state().ended).toEqual(jasmine.objectContaining({ outcome: 'stopped', why: 'It has had enough' }));
+  });
+
+  it('goes on when a stop, or the sign that said it, is taken back', async () => {
+    await visit.click(/^Start/);
+    await key('s');
+    await key('u');
+    await visit.until(() => visit.host.querySelector('man-step-card') !== null);
+    await key('8');
+    await visit.until(() => visit.host.querySelector('man-closing-card')?.textContent?.includes('The dog has said stop') === true);
+    await key('u');
+    await visit.until(() => visit.host.querySelector('man-step-card') !== null);
   });
 
   it('takes a signal from the pad beside an open slip, and keeps what was typed on it', async () => {

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { Keymap } from '../controls/keymap';
+import { ClosingCard } from './closing-card';
 import { PauseStop } from './pause-stop';
 import { SignalPad } from './signal-pad';
 import { StepCard } from './step-card';
@@ -10,10 +11,13 @@ import { TableSlips } from './table-slips';
 import { TableStore } from './table-store';
 import { WhereCard } from './where-card';
 
+/** What is not offered while the end is made safe. */
+const WORK_KEYS: readonly string[] = ['hold', 'blade', 'pieces', 'steps', 'replan'].map((id) => `table.${id}`);
+
 /** At the table: the live record. Same things stay in the same places on every step; what was planned is presumed. */
 @Component({
   selector: 'man-table',
-  imports: [PauseStop, SignalPad, StepCard, StrainBar, TableHead, TableSlips, WhereCard],
+  imports: [ClosingCard, PauseStop, SignalPad, StepCard, StrainBar, TableHead, TableSlips, WhereCard],
   providers: [TableStore],
   templateUrl: './table.page.html',
   styleUrl: './table.page.less',
@@ -27,7 +31,7 @@ export class TablePage {
 
   constructor() {
     const keys = tableKeys(this.table);
-    this.keymap.use($localize`:@@table.keysOf:the table`, () => (this.table.ended() ? [] : keys));
+    this.keymap.use($localize`:@@table.keysOf:the table`, () => (this.table.ended() ? [] : this.table.closing() ? keys.filter((k) => !WORK_KEYS.includes(k.id)) : keys));
     // The list of keys is a slip of the table, so that the pad stays in reach beside it.
     effect(() => {
       if (!this.keymap.listOpen()) return;

@@ -11,7 +11,9 @@ import { TableStore } from './table-store';
   template: `<man-body-map [paint]="table.paint()" [look]="visit.dog()" [still]="true" [compact]="true" />
     @if (table.home(); as h) {
       <p class="home">
-        <b i18n="@@table.home">Could go home in about {{ h.minutes }} min.</b>
+        @if (h.minutes > 0) {
+          <b i18n="@@table.home">About {{ h.minutes }} min to a safe end.</b>
+        }
         <span class="small">{{ h.says }}</span>
       </p>
     }

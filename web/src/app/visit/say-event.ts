@@ -22,6 +22,10 @@ export function sayEvent(words: Words, event: VisitEvent): string {
       return $localize`:@@event.break:break`;
     case 'break_ended':
       return $localize`:@@event.breakEnded:end of the break`;
+    case 'closing_begun':
+      return $localize`:@@event.closing:stop`;
+    case 'closing_done':
+      return words.labels.closing[event.body.line];
     case 'mood_felt':
       return words.labels.mood[event.body.mood];
     case 'zone_felt':

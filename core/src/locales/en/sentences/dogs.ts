@@ -83,7 +83,7 @@ export const DOGS_SENTENCES = {
   'fit.own_room': 'A room of its own, first of the day: no contact.',
   'fit.gloves': 'Gloves; pregnant or weak colleagues work elsewhere.',
   // Safe finish
-  'safe.now': 'It could go home at once.',
+  'safe.now': 'The dog could go home at once.',
   'safe.wound': 'A place is open: {minutes} min of unbroken pressure, then look.',
   'safe.muzzle': 'Muzzle off.',
   'safe.loop': 'Loop off.',

@@ -1,0 +1,115 @@
+import { ALL_SAFE, closingList } from '../knowledge/fit/index.js';
+import type { EventDraft } from '../log/index.js';
+import { makePlan } from '../plan/index.js';
+import { anInput } from '../testing/dogs.js';
+import { recordOf } from '../testing/english.js';
+import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
+import type { ClosingLine, SignalId, StepId } from '../words/index.js';
+import { closingNow, replay, safeFinishNow, type VisitState } from './index.js';
+
+const PLAN = recordOf(
+  makePlan(anInput({ asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 120 } }, { standingSeenMinutes: 40 })),
+);
+const visit = (...more: (readonly [number, EventDraft])[]): VisitState =>
+  replay(
+    VISIT,
+    eventsOf([
+      [0, BOOKED],
+      [0, { type: 'plan_accepted', body: { plan: PLAN, told: null } }],
+      [0, { type: 'work_started', body: {} }],
+      ...more,
+    ]),
+  );
+const start = (step: StepId): readonly [number, EventDraft] => [0, { type: 'step_started', body: { step } }];
+const end = (step: StepId, outcome: 'done' | 'part'): readonly [number, EventDraft] => [
+  2,
+  { type: 'step_finished', body: { step, outcome, why: '' } },
+];
+const sign = (signal: SignalId): readonly [number, EventDraft] => [1, { type: 'signal_seen', body: { signal } }];
+const tick = (line: ClosingLine): readonly [number, EventDraft] => [0, { type: 'closing_done', body: { line } }];
+const STOP: readonly [number, EventDraft] = [0, { type: 'closing_begun', body: {} }];
+const MUZZLE: readonly [number, EventDraft] = [0, { type: 'hold_used', body: { hold: 'hand_resting', also: ['muzzle'] } }];
+const NOW = START + 30 * 60_000;
+const linesOf = (s: VisitState): ClosingLine[] => (closingNow(s, NOW)?.lines ?? []).map((l) => l.line);
+
+describe('the closing list', () => {
+  it('goes by where the dog is (handbook 13, stop means finish safely; common practice, no source)', () => {
+    expect(
+      closingList({ post: 'table', unfinished: { ...ALL_SAFE, woundOpen: true, matHalfCut: true, muzzleOn: true }, alarm: false }),
+    ).toEqual(['tool_away', 'pressure', 'mat', 'lead_on', 'down', 'muzzle_off', 'safe_place', 'ring_owner']);
+    expect(closingList({ post: 'tub', unfinished: { ...ALL_SAFE, lathered: true, dryingMinutes: 20 }, alarm: false })).toEqual([
+      'tool_away',
+      'rinse',
+      'towel',
+      'lead_on',
+      'out_of_tub',
+      'dry_enough',
+      'safe_place',
+      'ring_owner',
+    ]);
+    expect(closingList({ post: 'lap', unfinished: ALL_SAFE, alarm: false })).toEqual(['tool_away', 'down', 'safe_place', 'ring_owner']);
+  });
+  it('never takes the muzzle off before the dog is on the floor, nor the loop before the lead is on', () => {
+    for (const post of ['table', 'dryer', 'lap', 'tub', 'floor'] as const)
+      for (const wet of [0, 10]) {
+        const lines = closingList({
+          post,
+          unfinished: { ...ALL_SAFE, muzzleOn: true, loopOn: true, dryingMinutes: wet, matHalfCut: true },
+          alarm: false,
+        });
+        const at = (line: ClosingLine): number => lines.indexOf(line);
+        expect(at('muzzle_off')).toBeGreaterThan(Math.max(at('down'), at('out_of_tub'), at('lead_on')));
+        if (post !== 'floor') expect(lines[0]).toBe('tool_away');
+      }
+  });
+  it('holds nobody up when the body is in danger', () =>
+    expect(closingList({ post: 'tub', unfinished: { ...ALL_SAFE, lathered: true, muzzleOn: true }, alarm: true })).toEqual([
+      'all_off',
+      'cool_down',
+      'ring_vet',
+      'go',
+    ]));
+});
+
+describe('an end that is made safe', () => {
+  it('is not there while the visit goes on, after one growl, or when it is over', () => {
+    expect(closingNow(visit(start('nails')), NOW)).toBeUndefined();
+    expect(closingNow(visit(start('nails'), sign('growl')), NOW)).toBeUndefined();
+    expect(
+      closingNow(visit(start('nails'), STOP, [1, { type: 'visit_ended', body: { outcome: 'stopped', why: '' } }]), NOW),
+    ).toBeUndefined();
+  });
+  it('begins by itself after a growl and a freeze, and does not lapse with a break', () => {
+    const two = visit(
+      start('nails'),
+      sign('growl'),
+      sign('freeze'),
+      [0, { type: 'break_started', body: {} }],
+      [20, { type: 'break_ended', body: {} }],
+    );
+    expect(closingNow(two, NOW)?.cause).toBe('sign');
+    expect(closingNow(visit(start('nails'), sign('snap')), NOW)?.cause).toBe('sign');
+    expect(closingNow(visit(start('nails'), sign('collapse')), NOW)).toEqual(jasmine.objectContaining({ cause: 'alarm' }));
+    expect(closingNow(visit(start('nails'), STOP), NOW)?.cause).toBe('asked');
+  });
+  it('remembers a muzzle between two steps, until it is ticked off', () => {
+    const off = visit(start('nails'), MUZZLE, end('nails', 'part'), STOP);
+    expect(linesOf(off)).toContain('muzzle_off');
+    expect(safeFinishNow(off, NOW)?.reasons.map((r) => r.rule)).toContain('safe.muzzle');
+    const ticked = visit(start('nails'), MUZZLE, end('nails', 'part'), STOP, tick('muzzle_off'));
+    expect(closingNow(ticked, NOW)?.lines.find((l) => l.line === 'muzzle_off')?.done).toBeTrue();
+    expect(safeFinishNow(ticked, NOW)?.reasons.map((r) => r.rule)).not.toContain('safe.muzzle');
+  });
+  it('asks for drying once water was on the dog, and never says that it could go home before', () => {
+    const wet = visit(start('bath'), end('bath', 'part'), STOP);
+    expect(linesOf(wet)).toEqual(jasmine.arrayContaining(['rinse', 'towel', 'dry_enough']));
+    expect(safeFinishNow(wet, NOW)?.reasons.map((r) => r.rule)).not.toContain('safe.now');
+    const safe = visit(start('bath'), end('bath', 'part'), STOP, ...linesOf(wet).map(tick));
+    expect(safeFinishNow(safe, NOW)?.reasons.map((r) => r.rule)).toEqual(['safe.now']);
+  });
+  it('keeps its lines while they are ticked, each once', () => {
+    const open = visit(start('nails'), MUZZLE, STOP);
+    const ticked = visit(start('nails'), MUZZLE, STOP, tick('tool_away'), tick('down'));
+    expect(linesOf(ticked)).toEqual(linesOf(open));
+  });
+});

@@ -1,0 +1,31 @@
+import { closingList } from '../knowledge/fit/index.js';
+import { SIGNALS, STOP_AT } from '../strain/index.js';
+import type { ClosingLine } from '../words/index.js';
+import { postNow, unfinishedNow } from './safe-finish-now.js';
+import type { VisitState } from './state.js';
+import { workNow } from './work-clock.js';
+
+/** An end that is being made safe. */
+export interface Closing {
+  /** Somebody pressed Stop, the dog's signs said stop, or its body is in danger. */
+  readonly cause: 'asked' | 'sign' | 'alarm';
+  readonly lines: readonly { readonly line: ClosingLine; readonly done: boolean }[];
+}
+
+/**
+ * What is still to be done to make the end safe; `undefined` while the visit goes on. It begins by itself when strain has reached `stop`
+ * once: a second hard sign, a snap, a bite. That does not lapse with minutes, only when the sign is taken back as a mistake.
+ * @param nowMs wall clock
+ */
+export function closingNow(state: VisitState, nowMs: number): Closing | undefined {
+  if (state.ended) return undefined;
+  const strain = workNow(state, nowMs)?.strain;
+  const alarm = strain?.hardSigns.some((s) => SIGNALS[s].tier === 'body_alarm') ?? false;
+  const stopped = strain !== undefined && strain.peak >= STOP_AT;
+  if (!alarm && !stopped && !state.closing.begun) return undefined;
+  const lines = closingList({ post: postNow(state.work), unfinished: unfinishedNow(state, nowMs), alarm });
+  return {
+    cause: alarm ? 'alarm' : stopped ? 'sign' : 'asked',
+    lines: lines.map((line) => ({ line, done: state.closing.done.has(line) })),
+  };
+}
