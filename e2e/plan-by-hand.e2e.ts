@@ -88,12 +88,19 @@ test('other ways stand side by side, odds and hazards are drawn, and the plan pr
   await page.keyboard.press('3');
   await expect(page.locator('man-odds svg rect')).toHaveCount(20);
   await expect(page.getByText(/10,000 visits drawn/)).toBeVisible();
+  await page.locator('man-hazard-map .v0 [data-zone="back"]').click();
+  await expect(page.getByRole('heading', { name: 'back', exact: true })).toBeVisible();
+  await page.getByText('Hazards as a grid, for print').click();
   await page.locator('man-hazard-grid button.cell:not([disabled])').first().click();
   await expect(page.getByRole('heading', { name: 'In this field' })).toBeVisible();
 
   await page.keyboard.press('1');
   await expect(page.locator('man-hazard-grid')).toHaveCount(0);
   await expect(page.locator('button.step').first()).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  for (const told of ['Imke Aldous', '0550 100 999', 'nothing more is begun'])
+    await expect(page.locator('man-wall-sheet').getByText(told).first()).toBeVisible();
+  await page.emulateMedia({ media: 'screen' });
   const pdf = await page.pdf({ format: 'A4', printBackground: true });
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)?.length).toBe(1);
 

@@ -73,7 +73,6 @@ export const SCREENS_NOT_YET_MARKED = [
   'web/src/app/handling-plan/odds-panel.html',
   'web/src/app/handling-plan/step-detail.html',
   'web/src/app/handling-plan/step-list.html',
-  'web/src/app/handling-plan/ways-panel.html',
   'web/src/app/handling-plan/wish-strip.ts',
   'web/src/app/house-rules/house-rules.page.html',
   'web/src/app/intake/intakes.page.html',

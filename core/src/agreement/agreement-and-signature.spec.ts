@@ -80,7 +80,7 @@ describe('alternatives', () => {
   it('the agreement says where the wanted length cannot be promised, and how much can', () => {
     const tight = anInput({ asked: input.asked }, {}, { zones: [{ zone: 'armpit_left', matGrade: 3, skin: 'sound', crust: false }] });
     const says = proposeAgreement(makePlan(tight), tight, 90).possible.map(sayReason);
-    expect(says).toContain('13 mm was asked for; in left armpit no comb passes, so 1.5 mm can be promised there.');
+    expect(says).toContain('13 mm (1/2 in) was asked for; in left armpit no comb passes, so 1.5 mm (1/16 in) can be promised there.');
   });
 });
 
@@ -98,9 +98,24 @@ describe('proposeAgreement', () => {
       const input = anInput({}, {}, { zones: zones.map((zone) => ({ zone, matGrade: 3, skin: 'sound', crust: false })) });
       return proposeAgreement(makePlan(input), input, 90).possible.map(sayReason).join('\n');
     };
-    expect(tight(['armpit_left', 'groin_left'])).toContain('clipped under: the coat there will be about 1.5 mm.');
-    expect(tight(['armpit_left', 'hind_paw_left'])).toContain('about 1.5 mm at left armpit.');
-    expect(tight(['armpit_left', 'hind_paw_left'])).toMatch(/about 0\.\d+ mm at left hind paw/);
+    expect(tight(['armpit_left', 'groin_left'])).toContain('clipped under: the coat there will be about 1.5 mm (1/16 in).');
+    expect(tight(['armpit_left', 'hind_paw_left'])).toContain('about 1.5 mm (1/16 in) at left armpit.');
+    expect(tight(['armpit_left', 'hind_paw_left'])).toMatch(/about 0\.\d+ mm \(1\/32 in\) at left hind paw/);
+  });
+  it('promises the length that the chosen blade or guard leaves, and each place where it differs', () => {
+    const input = anInput(
+      { asked: { items: ['body_clip'], wantedMm: 9, sessionMinutes: 120 } },
+      { injuries: [{ kind: 'burn', zone: 'belly', on: null, here: true }] },
+    );
+    const plan = makePlan(input);
+    const left = new Map(
+      plan.steps.flatMap((s) => s.pieces.flatMap((p) => (s.activity === 'body_clip' ? [[p.place, p.blade?.lengthMm]] : []))),
+    );
+    const said = proposeAgreement(plan, input, 90).possible.flatMap((r) =>
+      r.rule === 'agree.body_length' || r.rule === 'agree.body_length_there' ? [r.facts.mm] : [],
+    );
+    expect(left.size).toBeGreaterThan(5);
+    expect(new Set(said)).toEqual(new Set(left.values()));
   });
   it('charges nothing for a dog without mats', () => expect(proposeAgreement(makePlan(anInput()), anInput(), 90).extraPriceMinor).toBe(0));
   it('refuses a negative rate', () => expect(() => proposeAgreement(makePlan(anInput()), anInput(), -1)).toThrowError(RangeError));

@@ -1,7 +1,7 @@
 import { extraPriceMinor, longestCutFor } from '../knowledge/coat/index.js';
 import { hasKind } from '../knowledge/dogs/index.js';
 import type { HandlingPlan, PlanInput } from '../plan/index.js';
-import { type ConsentId, type Reason, reason, type RuleId } from '../words/index.js';
+import { type ConsentId, type Reason, reason, type RuleId, type ZoneId } from '../words/index.js';
 import { CLOSE_WORK, isMatWork } from '../work/index.js';
 import { whyNotMore } from './alternatives.js';
 
@@ -38,7 +38,7 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
   const regular = clipOff && input.asked.items.includes('body_clip') ? BODY_CLIP_MINUTES : 0;
   const extraMinutes = Math.max(0, Math.round(matSteps.reduce((sum, s) => sum + s.minutes, 0) - regular));
   const possible: Reason[] = [];
-  possible.push(...lengthsLeft(clipped));
+  possible.push(...bodyLengths(plan), ...lengthsLeft(clipped));
   const short = plan.promised.filter((p) => p.promise === 'blade_only');
   if (input.asked.items.includes('body_clip') && short.length > 0)
     possible.push(
@@ -94,6 +94,18 @@ function ofCoatAndReturn(plan: HandlingPlan, input: PlanInput): Reason[] {
   const close = plan.steps.filter((s) => s.name === 'clip_off_body' || (s.activity === 'clip_tight_body' && s.needsConsent));
   if (input.dog.coat === 'double' && close.length > 0) out.push(reason('agree.double_close', {}, 0.8));
   return out;
+}
+
+/** What the blade or guard that was chosen leaves on the body: the length of most of it, and each place where it differs. */
+function bodyLengths(plan: HandlingPlan): Reason[] {
+  const places = plan.steps
+    .filter((s) => s.activity === 'body_clip')
+    .flatMap((s) => s.pieces.flatMap((p) => (p.blade?.blade ? [{ zones: p.zones, mm: p.blade.lengthMm }] : [])));
+  const zonesAt = (mm: number): ZoneId[] => places.filter((p) => p.mm === mm).flatMap((p) => p.zones);
+  const lengths = [...new Set(places.map((p) => p.mm))].sort((a, b) => zonesAt(b).length - zonesAt(a).length);
+  return lengths.map((mm, at) =>
+    at === 0 ? reason('agree.body_length', { mm }, 0.85) : reason('agree.body_length_there', { mm, zones: zonesAt(mm) }, 0.84),
+  );
 }
 
 /** What the blades leave where tight mats are clipped under: one length, or place by place where it differs. */

@@ -11,7 +11,7 @@ import { readFixture } from '../testing/read-fixture.js';
 import { replay } from '../visit/index.js';
 import { DOG_KINDS, FACTS, reason, type RuleId, RULES, type Saying, saying, ZONE_IDS } from '../words/index.js';
 import { ENGLISH } from './en/index.js';
-import { heading, LABELS_OF, type Language, list, say, sayingSource, within } from './index.js';
+import { heading, inBoth, LABELS_OF, type Language, list, say, sayingSource, within } from './index.js';
 
 /** Every key of a value, as paths. */
 function keysOf(value: unknown, at = ''): string[] {
@@ -111,6 +111,19 @@ describe('English', () => {
       '0',
     ]);
     expect(say(ENGLISH, saying('if.dose', { dose_more: -12 }))).toBe('Dose −12 point-minutes');
+  });
+  it('gives a length of coat in both units, the inch as rulers have it (1 in = 25.4 mm)', () => {
+    const both = [0.2, 1.5, 3, 6, 9, 13, 25.4, 38].map((mm) => inBoth(ENGLISH, mm));
+    expect(both).toEqual([
+      '0.2 mm (1/32 in)',
+      '1.5 mm (1/16 in)',
+      '3 mm (1/8 in)',
+      '6 mm (1/4 in)',
+      '9 mm (3/8 in)',
+      '13 mm (1/2 in)',
+      '25.4 mm (1 in)',
+      '38 mm (1 1/2 in)',
+    ]);
   });
   it('names every zone, with and without its side', () => {
     expect(Object.keys(ENGLISH.labels.zone).sort()).toEqual([...ZONE_IDS].sort());

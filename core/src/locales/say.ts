@@ -107,11 +107,35 @@ function valuesOf(language: Language, { rule, facts }: Saying): Record<string, s
     out[name] = text;
     out[`${name}_cap`] = capital(language, text);
     if (typeof value === 'number') out[`${name}_n`] = value;
+    if (typeof value === 'number' && LENGTHS.includes(name)) out[`${name}_both`] = inBoth(language, value);
     if (Array.isArray(value)) out[`${name}_n`] = value.length;
     for (const [form, words] of Object.entries(formsOf(language, FACTS[name])))
       if (typeof value === 'string') out[`${name}_${form}`] = words[value] ?? text;
   }
   return out;
+}
+
+/** Facts that are lengths of coat, mm: owners may read them in both units. */
+const LENGTHS: readonly FactName[] = ['mm', 'wanted'];
+/** mm in an inch, exactly (international yard, 1959). */
+const INCH = 25.4;
+/** Combs and blades are named in sixteenths of an inch, the closest blades in finer parts. Common practice, no source. */
+const PARTS_OF_INCH = 16;
+const FINE_PARTS_OF_INCH = 32;
+const FINE_BELOW_MM = 3;
+
+/**
+ * A length of coat in both units, the inch in halves, quarters … as rulers have it.
+ * @param mm > 0
+ * @example inBoth(ENGLISH, 6) // => '6 mm (1/4 in)'
+ */
+export function inBoth(language: Pick<Language, 'tag'>, mm: number): string {
+  const parts = mm < FINE_BELOW_MM ? FINE_PARTS_OF_INCH : PARTS_OF_INCH;
+  let [over, under] = [Math.max(1, Math.round((mm / INCH) * parts)), parts];
+  while (over % 2 === 0 && under > 1) [over, under] = [over / 2, under / 2];
+  const [whole, rest] = [Math.floor(over / under), over % under];
+  const inches = [whole > 0 ? String(whole) : '', rest > 0 ? `${rest}/${under}` : ''].filter((x) => x !== '').join(' ');
+  return `${number(language, mm)} ${unitName(`${language.tag}|millimeter`)} (${inches} ${unitName(`${language.tag}|inch`)})`;
 }
 
 const isThere = (value: unknown): boolean => value !== undefined && value !== '' && !(Array.isArray(value) && value.length === 0);
@@ -191,5 +215,11 @@ const dayFormat = remembered((tag) => new Intl.DateTimeFormat(tag, { day: 'numer
 const unitFormats = remembered((key) => {
   const [tag, unit] = key.split('|');
   return new Intl.NumberFormat(tag, { style: 'unit', unit: unit ?? 'week', unitDisplay: 'long', maximumFractionDigits: 1 });
+});
+/** The short name of a unit: "mm", "in". */
+const unitName = remembered((key) => {
+  const [tag, unit] = key.split('|');
+  const parts = new Intl.NumberFormat(tag, { style: 'unit', unit: unit ?? 'inch', unitDisplay: 'short' }).formatToParts(1);
+  return parts.find((p) => p.type === 'unit')?.value.trim() ?? '';
 });
 const unitFormat = (tag: string, unit: string): Intl.NumberFormat => unitFormats(`${tag}|${unit}`);

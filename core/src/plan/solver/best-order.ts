@@ -31,11 +31,18 @@ export interface BestOrderQuestion {
 
 /** Labels that the beam keeps after each number of steps: the first width gives a plan at once, the second a good one. */
 const BEAM_WIDTHS = [24, 160] as const;
-/** Entries of the tables, at most; they fix how finely strain is cut. Our defaults: about 2, 15 and 150 ms. */
-const FIRST_ENTRIES = 20_000;
-const FINER_ENTRIES = [300_000, 3_000_000] as const;
-/** Labels of a search after which the next finer table is worth its time: about as long as it takes to make. */
-const FINER_AFTER_LABELS = [6_000, 40_000] as const;
+/**
+ * Tables from coarse to fine: entries at most, which fix how finely strain is cut, and labels of a search after which the next finer table
+ * is worth its time. Our defaults: a table takes about 2, 15 and 150 ms.
+ */
+const TABLES = [
+  { entries: 20_000, labels: 6_000 },
+  { entries: 300_000, labels: 40_000 },
+  { entries: 3_000_000, labels: Infinity },
+] as const;
+const FINEST = TABLES[2].entries;
+/** Sets of steps above which the coarsest table has too few cells for each to tell them apart. Our default. */
+const SETS_FOR_COARSEST = 250;
 /** Dearer minutes that are tried as a multiplier for the session. */
 const MULTIPLIERS = [1.5, 3, 6, 12, 24, 48, 96, 200] as const;
 /** Entries of the tables that only tell which multiplier to take. */
@@ -54,7 +61,7 @@ const EPS = 1e-9;
  */
 export function bestOrder(q: BestOrderQuestion): BestOrder {
   const { numbers, sets, budget } = q;
-  const coarse = q.tableEntries ?? FIRST_ENTRIES;
+  const coarse = q.tableEntries ?? TABLES[sets.masks.length > SETS_FOR_COARSEST ? 1 : 0].entries;
   let best: Label | undefined;
   let bestBurden = q.below;
   let lowerBound = 0;
@@ -78,7 +85,7 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     const { strainCells, standingCells } = finenessFor(sets, entries, question.dose);
     const steps = cells.get(strainCells) ?? stepCells(numbers, strainCells);
     cells.set(strainCells, steps);
-    const ended = entries === FINER_ENTRIES.at(-1) ? () => budget.empty() : undefined;
+    const ended = entries === FINEST ? () => budget.empty() : undefined;
     const made = boundTable(numbers, sets, { ...question, standingCells, cells: steps, ended });
     tables.set(key, made);
     return made;
@@ -170,16 +177,18 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
 
   /** A full search with coarse tables, and with finer ones as long as that was not enough; something else is tried in between. */
   function fullSearch(search: (spend: Budget) => OrderFound, between?: () => void): OrderFound | undefined {
-    for (const [at, entries] of [coarse, ...FINER_ENTRIES].entries()) {
+    // A search that was given a table of its own size goes on from it to the finest.
+    const first = TABLES.find((t) => t.entries === coarse) ?? { entries: coarse, labels: TABLES[1].labels };
+    const finer = q.tableEntries === undefined ? TABLES.filter((t) => t.entries > coarse) : [TABLES[2]];
+    for (const [at, { entries, labels }] of [first, ...finer].entries()) {
       if (at > 0) {
-        if (at === FINER_ENTRIES.length) between?.();
+        if (entries === FINEST) between?.();
         if (budget.empty()) return undefined;
         bounds = bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, entries) }));
         raise();
         if (proven()) return undefined;
       }
-      const labels = FINER_AFTER_LABELS[at];
-      const found = search(labels === undefined ? budget : budget.part(labels));
+      const found = search(labels === Infinity ? budget : budget.part(labels));
       lowerBound = Math.max(lowerBound, Math.min(found.lowerBound, bestBurden));
       if (!found.cut) return found;
     }

@@ -54,6 +54,8 @@ export const OWNER_RULES = {
   'care.tick': rule('practice'),
   // Agreement
   'agree.close_clip': rule('practice', 'mm'),
+  'agree.body_length': rule('computed', 'mm'),
+  'agree.body_length_there': rule('computed', 'mm', 'zones'),
   'agree.close_clip_there': rule('practice', 'mm', 'zones'),
   'agree.length': rule('practice', 'wanted'),
   'alternative.shorter': rule('practice', 'mm'),

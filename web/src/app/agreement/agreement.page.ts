@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import type { AgreementOffer } from '@mansuet/core/contract';
-import { consentText } from '@mansuet/core/locales';
+import { consentText, inBoth } from '@mansuet/core/locales';
 import type { Signature } from '@mansuet/core/log';
 import type { PlanInput } from '@mansuet/core/plan';
 import { CONSENT_IDS, type ConsentId, SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
@@ -55,6 +55,7 @@ export class AgreementPage {
 
   protected readonly name = computed(() => this.typedName() ?? this.store.context()?.file.owner.name ?? '');
   protected readonly asked = computed(() => this.store.state().asked);
+  protected readonly wantedBoth = computed(() => inBoth(this.words.language, this.asked().wantedMm));
   protected readonly proposal = computed(() => {
     const plan = this.plan();
     const input = this.store.planInput();
@@ -94,9 +95,9 @@ export class AgreementPage {
       dogName: this.store.name(),
       asked: [
         ...this.asked().items.map((i) => this.words.labels.service[i]),
-        ...(this.asked().items.includes('body_clip') ? [`body coat ${this.asked().wantedMm} mm`] : []),
+        ...(this.asked().items.includes('body_clip') ? [`body coat ${inBoth(this.words.language, this.asked().wantedMm)}`] : []),
       ],
-      possible: [`${plan.steps.length} steps in ${aboutMinutes(plan.minutes, plan.minutesRange)}, breaks included.`, ...proposal.says],
+      possible: [`It takes ${aboutMinutes(plan.minutes, plan.minutesRange)}, breaks included.`, ...proposal.says],
       notToday: this.notToday().map((n) => `${words[n.to]}: ${this.words.say(n.what)}. ${n.says[0] ?? ''}`),
       extra:
         proposal.extraMinutes > 0

@@ -2,17 +2,20 @@ import { ChangeDetectionStrategy, Component, effect, inject, input, output, sign
 import { type Alternative, alternativesTo, proposeAgreement } from '@mansuet/core/agreement';
 import type { Salon } from '@mansuet/core/contract';
 import { dogKinds } from '@mansuet/core/knowledge/dogs';
-import { compareWith, type HandlingPlan, isWorthOffering, type PlanInput } from '@mansuet/core/plan';
+import { compareWith, type Difference, type HandlingPlan, isWorthOffering, type PlanInput } from '@mansuet/core/plan';
 import { Latest } from '../planner/latest';
 import { PlannerService, Superseded } from '../planner/planner.service';
 import { aboutMinutes, money } from '../wording/time';
 import { Words } from '../wording/words.service';
 
+/** Points of peak strain that an owner would see. Our default. */
+const NOTICED = 5;
+
 interface Offered {
   readonly id: Alternative['id'];
   readonly says: string;
   readonly minutes: string;
-  readonly differs: string;
+  readonly differs: readonly string[];
   readonly price: string;
   readonly input: PlanInput;
 }
@@ -25,7 +28,10 @@ interface Offered {
       <div class="other">
         <div>
           <p>{{ o.says }}</p>
-          <p class="quiet small">{{ o.minutes }} · {{ o.price }}{{ o.differs ? ' · ' + o.differs : '' }}</p>
+          <p class="small">{{ o.minutes }}, {{ o.price }}.</p>
+          @for (line of o.differs; track $index) {
+            <p class="small">{{ line }}</p>
+          }
         </div>
         <button type="button" class="plain" [attr.aria-label]="'Take this: ' + o.says" (click)="chosen.emit(o.input)">Take this</button>
       </div>
@@ -83,17 +89,21 @@ export class AlternativesPanel {
         says: this.words.say(a.because),
         minutes: aboutMinutes(other.minutes, other.minutesRange),
         price: p.extraPriceMinor > 0 ? `${money(p.extraPriceMinor, salon.currency)} extra` : 'no extra price',
-        differs: [
-          differs.peak === 0 ? '' : `strain at most ${Math.round(other.peak)} instead of ${Math.round(plan.peak)} of 100`,
-          differs.more.length > 0 ? `also: ${differs.more.map((s) => this.words.labels.step[s]).join('; ')}` : '',
-          differs.less.length > 0 ? `without: ${differs.less.map((s) => this.words.labels.step[s]).join('; ')}` : '',
-        ]
-          .filter((x) => x !== '')
-          .join(' · '),
+        differs: this.sayDifference(differs),
         input: a.input,
       });
     }
     this.offered.set(offered);
     this.busy.set(false);
+  }
+
+  /** What the owner would notice of it: how the dog bears it, what is done besides, what is not. */
+  private sayDifference(d: Difference): string[] {
+    const out: string[] = [];
+    if (d.peak <= -NOTICED) out.push($localize`:@@instead.easier:Easier on the dog.`);
+    if (d.peak >= NOTICED) out.push($localize`:@@instead.harder:Harder on the dog.`);
+    if (d.more.length > 0) out.push($localize`:@@instead.also:Done as well: ${this.words.list(d.more.map(this.words.step))}:work:.`);
+    if (d.less.length > 0) out.push($localize`:@@instead.without:Not done: ${this.words.list(d.less.map(this.words.step))}:work:.`);
+    return out;
   }
 }

@@ -117,6 +117,7 @@ export class BodyMap {
       ...(p.marks ?? []).map((m) => `mark of ${m.mm} mm${m.presumed ? ', not looked for today' : ''}`),
       p.trigger ? 'sets it off' : '',
       p.strain ? `strain seen, ${p.strain} of 5` : '',
+      p.risk ? `risk left: ${p.risk}` : '',
       p.number ? `step ${p.number}` : '',
       p.changed ? 'otherwise than last time' : '',
       p.felt ? 'felt' : '',

@@ -1,5 +1,5 @@
 import type { FeelOver } from '@mansuet/core/findings';
-import type { MatGrade, SkinState, ZoneId } from '@mansuet/core/words';
+import type { MatGrade, RiskBand, SkinState, ZoneId } from '@mansuet/core/words';
 
 /** A mark as the map shows it. */
 export interface PaintedMark {
@@ -24,6 +24,8 @@ export interface ZonePaint {
   readonly trigger?: boolean | undefined;
   /** Strain seen there, in five steps from 1 to 5. */
   readonly strain?: 1 | 2 | 3 | 4 | 5 | undefined;
+  /** What is left of what can happen there, with the plan's controls. */
+  readonly risk?: RiskBand | undefined;
   /** A hand was there today. */
   readonly felt?: boolean | undefined;
   /** Stands out: otherwise than the last time. */

@@ -39,6 +39,16 @@ describe('HandlingPlanPage', () => {
     await visit.until(() => visit.host.textContent?.includes('in time') === true);
     await visit.click('Odds and hazards');
     await visit.until(() => visit.host.querySelector('man-odds svg rect') !== null);
+    // Where it can happen is told on the dog; a touch tells of one place.
+    const places = visit.host.querySelectorAll<SVGElement>('man-hazard-map .views [data-risk]');
+    expect(places.length).toBeGreaterThan(5);
+    const told = (): string[] => [...visit.host.querySelectorAll('man-hazard-map h3')].map((h) => h.textContent?.trim() ?? '');
+    expect(told().length).toBeGreaterThan(1);
+    const nails = visit.host.querySelector<SVGElement>('man-hazard-map .views [data-zone="hind_nails_left"]');
+    nails?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await visit.fixture.whenStable();
+    expect(told()).toEqual(['left hind nails']);
+    expect(visit.host.querySelector('man-hazard-map li')?.textContent).toContain('quicked nail');
     expect(visit.host.querySelectorAll('man-hazard-grid td .cell').length).toBe(25);
     const filled = [...visit.host.querySelectorAll<HTMLButtonElement>('man-hazard-grid button.cell:not([disabled])')];
     expect(filled.length).toBeGreaterThan(2);
@@ -48,6 +58,7 @@ describe('HandlingPlanPage', () => {
     await visit.click('Other ways');
     await visit.until(() => visit.host.querySelectorAll('man-ways .way').length > 1);
     expect(visit.host.querySelectorAll('man-ways .way').length).toBeLessThanOrEqual(4);
+    expect(visit.host.querySelectorAll('man-ways .way')[1]?.textContent).toMatch(/About \d+ min \(\d+ to \d+\)/);
     await visit.click(/^Plan it this way/);
     await visit.until(() => visit.store.state().way !== 'as_asked' || visit.store.state().helperThere);
   });

@@ -14,6 +14,7 @@ import { OtherSide } from '../visit/other-side';
 import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 import { HazardGrid } from './hazard-grid';
+import { HazardMap } from './hazard-map';
 import { HelperTime } from './helper-time';
 import { OddsPanel } from './odds-panel';
 import { sayChanges } from './say-changes';
@@ -21,6 +22,7 @@ import { inPercent, sayPlan } from './say-odds';
 import { StepDetail } from './step-detail';
 import { StepList, type Placed } from './step-list';
 import { WAY_NAMES, WaysPanel } from './ways-panel';
+import { WallSheet } from './wall-sheet';
 import { WishStrip } from './wish-strip';
 import { Words } from '../wording/words.service';
 
@@ -36,6 +38,7 @@ const VIEWS: readonly Tab<View>[] = [
   selector: 'man-handling-plan',
   imports: [
     HazardGrid,
+    HazardMap,
     HelperTime,
     Notice,
     OddsPanel,
@@ -47,6 +50,7 @@ const VIEWS: readonly Tab<View>[] = [
     TabPanel,
     Tabs,
     WaysPanel,
+    WallSheet,
     WishStrip,
   ],
   templateUrl: './handling-plan.page.html',

@@ -2,17 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, input, signal, inject } f
 import { likelihoodClass, type RegisterRow, riskBand, riskScore } from '@mansuet/core/knowledge/hazards';
 import type { Reason, RiskBand, ZoneId } from '@mansuet/core/words';
 import { Words } from '../wording/words.service';
+import { byWeightLeft, LIKELIHOODS, SEVERITIES } from './hazard-words';
 
 const CLASSES = [1, 2, 3, 4, 5] as const;
-/** From often to rare, as the grid is read from above. */
-const LIKELIHOODS = [
-  { value: 5, label: 'almost certain' },
-  { value: 4, label: 'likely' },
-  { value: 3, label: 'possible' },
-  { value: 2, label: 'unlikely' },
-  { value: 1, label: 'rare' },
-] as const;
-const SEVERITIES = ['negligible', 'minor', 'moderate', 'major', 'worst'] as const;
 const ROWS_SHOWN = 8;
 
 interface Cell {
@@ -60,9 +52,7 @@ export class HazardGrid {
             (likelihoodClass(r.after) === picked.likelihood || likelihoodClass(r.before) === picked.likelihood),
         )
       : [...this.register()];
-    return of
-      .sort((a, b) => b.scoreAfter - a.scoreAfter || b.scoreBefore - a.scoreBefore || b.chanceToday - a.chanceToday)
-      .slice(0, ROWS_SHOWN);
+    return of.sort(byWeightLeft).slice(0, ROWS_SHOWN);
   });
   protected readonly eased = computed(() => this.register().filter((r) => r.scoreAfter < r.scoreBefore).length);
 

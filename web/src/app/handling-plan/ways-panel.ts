@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { compareWith, type HandlingPlan, type Odds, type PlanInput, sayWay, signed } from '@mansuet/core/plan';
+import { type HandlingPlan, type Odds, type PlanInput, sayWay } from '@mansuet/core/plan';
 import type { PlanWay } from '@mansuet/core/words';
 import { Notice } from '../controls/notice';
 import { Latest } from '../planner/latest';
 import { PlannerService, type PlannedWay, Superseded } from '../planner/planner.service';
-import { inPercent } from './say-odds';
+import { type PredictedPoint, type RibbonStep, StrainRibbon } from '../strain-ribbon/strain-ribbon';
+import { inPercent, sayPlan } from './say-odds';
+import { sayDifference } from './say-ways';
 import { Words } from '../wording/words.service';
 
 /** Beside the plan in hand at most this many: more are not compared by eye. */
@@ -25,14 +27,16 @@ interface Column {
   readonly says: string;
   readonly plan: HandlingPlan;
   readonly odds: Odds | undefined;
-  readonly differs: string;
+  readonly differs: readonly string[];
+  readonly curve: readonly PredictedPoint[];
+  readonly ribbon: readonly RibbonStep[];
   readonly inHand: boolean;
 }
 
-/** Up to three other ways beside the plan in hand, in numbers and words. */
+/** Up to three other ways below the plan in hand: told in sentences, beside their ribbons; numbers one touch deeper. */
 @Component({
   selector: 'man-ways',
-  imports: [Notice],
+  imports: [Notice, StrainRibbon],
   templateUrl: './ways-panel.html',
   styleUrl: './ways-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -53,15 +57,7 @@ export class WaysPanel {
   protected readonly trouble = signal('');
   protected readonly columns = computed<readonly Column[]>(() => {
     const way = this.asked().way ?? 'as_asked';
-    const inHand: Column = {
-      way,
-      name: WAY_NAMES[way],
-      says: this.words.say(sayWay(way)),
-      plan: this.plan(),
-      odds: this.odds(),
-      differs: '',
-      inHand: true,
-    };
+    const inHand = { ...this.columnOf(way, this.plan(), this.odds()), inHand: true };
     return [inHand, ...(this.ways() ?? []).map((w) => this.column(w))];
   });
 
@@ -81,18 +77,34 @@ export class WaysPanel {
     });
   }
 
+  protected readonly takes = (name: string): string => $localize`:@@ways.takeThis:Plan it this way: ${name}:way:`;
+  protected firstLine(plan: HandlingPlan, odds: Odds | undefined): string {
+    return sayPlan({
+      minutes: plan.minutes,
+      range: plan.minutesRange,
+      breaks: plan.steps.reduce((sum, s) => sum + s.breaks.length, 0),
+      inTime: odds?.inTime.chance,
+      pause: odds?.pause.chance,
+      stop: odds?.stop.chance,
+    });
+  }
   private column({ way, plan, odds }: PlannedWay): Column {
-    const d = compareWith(this.plan(), plan);
-    const parts = [
-      d.minutes === 0 ? '' : `${signed(d.minutes)} min`,
-      d.peak === 0 ? '' : `peak ${signed(d.peak)}`,
-      d.more.length > 0 ? `adds ${this.words.list(d.more.map(this.words.step))}` : '',
-      d.less.length > 0 ? `without ${this.words.list(d.less.map(this.words.step))}` : '',
-      plan.secondVisit && way === 'split_in_two'
-        ? `then ${Math.round(plan.secondVisit.minutes)} min in ${plan.secondVisit.inWeeks} ${plan.secondVisit.inWeeks === 1 ? 'week' : 'weeks'}`
-        : '',
-    ];
-    const differs = parts.filter((x) => x !== '').join('; ');
-    return { way, name: WAY_NAMES[way], says: this.words.say(sayWay(way)), plan, odds, differs, inHand: false };
+    return {
+      ...this.columnOf(way, plan, odds),
+      differs: sayDifference(this.words, { plan: this.plan(), odds: this.odds() }, { plan, odds }),
+    };
+  }
+  private columnOf(way: PlanWay, plan: HandlingPlan, odds: Odds | undefined): Column {
+    return {
+      way,
+      name: WAY_NAMES[way],
+      says: this.words.say(sayWay(way)),
+      plan,
+      odds,
+      differs: [],
+      curve: plan.curve,
+      ribbon: plan.steps.map((s) => ({ label: this.words.step(s.name), from: s.from, to: s.to, breaks: s.breaks })),
+      inHand: false,
+    };
   }
 }

@@ -119,7 +119,7 @@ export class StrainRibbon implements OnDestroy {
       .attr('transform', `translate(0 ${height - frame.bottom})`)
       .call(
         axisBottom(x)
-          .ticks(Math.min(10, width / 80))
+          .ticks(Math.min(10, Math.max(2, Math.floor((width - 80) / 90))))
           .tickFormat((d) => `${Number(d)} min`),
       )
       // A label that would be cut at the edge says nothing.
