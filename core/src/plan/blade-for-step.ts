@@ -28,6 +28,10 @@ export function weeksSinceCoat(dog: Pick<DogFacts, 'groomedOn'>, today: string):
 const onPads = (zone: ZoneId): boolean => ['fore_paw', 'hind_paw'].includes(partOf(zone));
 const tenderInSeason = (zone: ZoneId): boolean => zone === 'sanitary' || zone === 'anus';
 
+/** Lips of a short nose lie in folds, and so do those where hands felt folds that are damp or sore. */
+const hasFolds = ({ dog, feelOver: { looked } }: PlanInput): boolean =>
+  dog.nose === 'short' || looked?.folds === 'damp' || looked?.folds === 'sore';
+
 /** How the dog is taken to move, from its mood on the table. Our default; the table shows what it does. */
 export function movementOf(mood: Mood): Movement {
   if (mood === 'frantic') return 'jerks';
@@ -73,6 +77,8 @@ export function bladeQuestion(
     thinSkin:
       hasKind(kinds, 'thin_skin') || marks.some((m) => m.kind === 'scar') || (tenderInSeason(zone) && input.told.includes('in_season')),
     markHere: marks.length > 0,
+    inFold: partOf(zone) === 'wrinkles' || (partOf(zone) === 'lips' && hasFolds(input)),
+    markUnseen: marks.some((m) => m.presumedSince !== undefined),
     faceCare: overgrownFace || burn !== undefined,
     burnedHere: burn !== undefined,
     burnedOn: burn?.on ?? undefined,

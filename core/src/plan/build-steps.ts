@@ -38,8 +38,7 @@ export const painfulQuestion = (input: PlanInput, kinds: readonly KindFound[]): 
 export function buildSteps(input: PlanInput, kinds: readonly KindFound[]): BuiltPlan {
   const found = findPieces(input, kinds);
   const pain = withinPain(found.pieces, painfulLimit(painfulQuestion(input, kinds)));
-  // A house that keeps it on from start to end has answered this for itself.
-  const muzzle = withinMuzzle(pain.today, input.house.muzzle === 'whole_visit' ? Infinity : HOLDS.muzzle.capMinutes);
+  const muzzle = withinMuzzle(pain.today, HOLDS.muzzle.capMinutes);
   const notPlanned: NotPlanned[] = [...found.notPlanned, ...pain.notPlanned, ...muzzle.notPlanned];
   let pieces = withoutBathOverMats(input, muzzle.today, notPlanned);
   const breaches = findFloorBreaches({ ...input, steps: groupSteps(pieces).map(floorStepOf), notToday: notPlanned });

@@ -1,5 +1,5 @@
 import { painfulLimit } from '../knowledge/fit/index.js';
-import { reason } from '../words/index.js';
+import { reason, type RuleId } from '../words/index.js';
 import { type NotPlanned, type Piece, whatOf } from './piece.js';
 
 /** Days within which what hurts is done here or seen by a vet. Our default. */
@@ -45,21 +45,28 @@ export function withinPain(pieces: readonly Piece[], budget: ReturnType<typeof p
   };
 }
 
+/** Under a muzzle for the house alone: nothing in it is known to bring out the teeth of this dog. */
+const forTheHouse = (p: Piece): boolean =>
+  p.hold.reasons.some((r) => r.rule === 'hold.house_muzzle_whole_visit') && !p.rate.painful && !p.rate.triggered;
+
 /**
- * Work under a muzzle, up to what one fitting may last: fitting it again is the moment that bites. What matters most comes first, the
- * rest is for a visit of its own.
+ * Work under a muzzle, up to what one fitting may last: fitting it again is the moment that bites. What needs it most comes first; what a
+ * house would only like to do under it is done without it when its minutes are used, the rest is for a visit of its own.
  * @param capMinutes of one fitting
  */
 export function withinMuzzle(pieces: readonly Piece[], capMinutes: number): Bearable {
-  const muzzled = pieces.filter((p) => p.hold.also.includes('muzzle')).sort((a, b) => b.urgency - a.urgency || a.minutes - b.minutes);
+  const muzzled = pieces
+    .filter((p) => p.hold.also.includes('muzzle'))
+    .sort((a, b) => Number(forTheHouse(a)) - Number(forTheHouse(b)) || b.urgency - a.urgency || a.minutes - b.minutes);
   const later = new Set<Piece>();
+  const without = new Set<Piece>();
   let minutes = 0;
   for (const p of muzzled) {
-    if (minutes + p.minutes > capMinutes) later.add(p);
-    else minutes += p.minutes;
+    if (minutes + p.minutes <= capMinutes) minutes += p.minutes;
+    else (forTheHouse(p) ? without : later).add(p);
   }
   return {
-    today: pieces.filter((p) => !later.has(p)),
+    today: pieces.filter((p) => !later.has(p)).map((p) => (without.has(p) ? unmuzzled(p, capMinutes) : p)),
     later: [...later],
     notPlanned: [...later].map((p) => ({
       what: whatOf(p),
@@ -71,3 +78,22 @@ export function withinMuzzle(pieces: readonly Piece[], capMinutes: number): Bear
     })),
   };
 }
+
+function unmuzzled(p: Piece, capMinutes: number): Piece {
+  const reasons = p.hold.reasons.filter((r) => !MUZZLE_REASONS.includes(r.rule));
+  return {
+    ...p,
+    hold: {
+      ...p.hold,
+      also: p.hold.also.filter((h) => h !== 'muzzle'),
+      reasons: [reason('hold.muzzle_used_up', { minutes: capMinutes }, 0.7), ...reasons],
+    },
+  };
+}
+const MUZZLE_REASONS: readonly RuleId[] = [
+  'hold.house_muzzle_whole_visit',
+  'hold.muzzle_before_first_tool',
+  'hold.muzzle_without_food',
+  'hold.muzzle_not_used',
+  'hold.muzzle_not_asked',
+];

@@ -131,6 +131,16 @@ describe('painful work', () => {
     expect(places([{ kind: 'forbid', step: 'brush_mats' }])).not.toContain('side_left');
     expect(places([{ kind: 'forbid', step: 'brush_mats' }])).toContain('side_right');
   });
+  it('keeps the muzzle to one fitting in a house that would keep it on: what needs it comes first, calm work goes on without it', () => {
+    const input = anInput({ house: houseRules({ muzzle: 'whole_visit' }) }, { biteHistory: true, triggers: [{ cause: 'nails' }] });
+    const plan = makePlan(input);
+    const muzzled = plan.steps.filter((s) => s.hold.also.includes('muzzle'));
+    expect(muzzled.map((s) => s.activity)).toContain('nails');
+    expect(muzzled.reduce((sum, s) => sum + s.minutes, 0)).toBeLessThanOrEqual(15.5);
+    const off = plan.steps.filter((s) => s.hold.reasons.some((r) => r.rule === 'hold.muzzle_used_up'));
+    expect(off.length).toBeGreaterThan(0);
+    expect(off.every((s) => !s.rate.painful && !s.rate.triggered)).toBeTrue();
+  });
   it('keeps the minutes under a muzzle within one fitting', () => {
     const dog = { ...known, biteHistory: true, triggers: [{ cause: 'clipper' as const }] };
     const plan = makePlan(anInput({ asked: { items: ['body_clip', 'feet', 'sanitary'], wantedMm: 9, sessionMinutes: 200 } }, dog));

@@ -71,6 +71,22 @@ describe('the closing list', () => {
     ]));
 });
 
+describe('the blade in hand', () => {
+  const blade = (cool: boolean): readonly [number, EventDraft] => [0, { type: 'blade_used', body: { blade: '10', toolId: null, cool } }];
+  const touch: readonly [number, EventDraft] = [0, { type: 'blade_touched', body: { feels: 'cool', toolId: null } }];
+  it('is to be touched after a swap, and again when a new place begins', () => {
+    expect(visit(start('nails')).work?.untouchedSince).toBeUndefined();
+    expect(visit(start('nails'), blade(true)).work?.untouchedSince).toBe('swap');
+    expect(visit(start('nails'), blade(true), touch).work?.untouchedSince).toBeUndefined();
+    const next: readonly [number, EventDraft] = [
+      1,
+      { type: 'piece_finished', body: { piece: 'nails:fore_nails_left', outcome: 'done', why: '' } },
+    ];
+    expect(visit(start('nails'), blade(true), touch, next).work?.untouchedSince).toBe('place');
+    expect(visit(start('nails'), blade(true), next).work?.untouchedSince).toBe('swap');
+  });
+});
+
 describe('an end that is made safe', () => {
   it('is not there while the visit goes on, after one growl, or when it is over', () => {
     expect(closingNow(visit(start('nails')), NOW)).toBeUndefined();

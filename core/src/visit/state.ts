@@ -77,6 +77,8 @@ export interface WorkState {
   /** It wears a muzzle: also between two steps, until one begins without it or it is taken off. */
   muzzled: boolean;
   blade: BladeId | undefined;
+  /** The blade in hand was not touched since: it was swapped, or the work in a place began. */
+  untouchedSince: 'swap' | 'place' | undefined;
   readonly holdSeconds: Map<HoldId, number>;
   readonly blades: Map<BladeId, BladeClock>;
   readonly strain: StrainEntry[];

@@ -41,6 +41,7 @@ export function bladeClock(work: WorkState, blade: BladeId): BladeClock {
 /** A touch overrules the estimate: warm is at least where blades are swapped, hot is above what skin may meet. */
 export function touchBlade(work: WorkState, feels: 'cool' | 'warm' | 'hot'): void {
   if (!work.blade) return;
+  work.untouchedSince = undefined;
   const clock = bladeClock(work, work.blade);
   clock.touched = feels;
   clock.touchedAtRunSeconds = clock.runSeconds;

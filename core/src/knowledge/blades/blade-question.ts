@@ -18,6 +18,10 @@ export interface BladeQuestion {
   readonly thinSkin: boolean;
   /** A lump, wart or scar lies here. */
   readonly markHere: boolean;
+  /** A mark is known here and nobody has looked for it today. */
+  readonly markUnseen?: boolean;
+  /** The skin lies in folds here. */
+  readonly inFold?: boolean;
   /** An overgrown face, pale skin, or one that was burned before. */
   readonly faceCare: boolean;
   /** Burned in this place before; the day, ISO, as far as it is known. */

@@ -120,13 +120,13 @@ describe('the drawer as the salon owns it', () => {
     expect(c.blade).toBeUndefined();
     expect(c.rejected[0]!.because.rule).toBe('blade.skip_on_fragile_skin');
   });
-  it('never takes a dull one, nor a dull #30 for a guard', () => {
+  it('never takes a dull one, nor one under a guard: it sits on the #10 then', () => {
     const drawer = own({ id: '5F', lengthMm: 6.3, dull: true }, { id: '10' });
     expect(chooseBlade(ask({ drawer })).blade).toBe('10');
     const guarded = ask({ competence: 'close_work', wantedMm: 13, drawer: own({ id: '30', lengthMm: 0.5, dull: true }, { id: '10' }) });
-    expect(chooseBlade(guarded).guard).toBeUndefined();
+    expect([chooseBlade(guarded).blade, chooseBlade(guarded).guard?.id]).toEqual(['10', '2']);
     expect(chooseBlade({ ...guarded, drawer: own({ id: '30', lengthMm: 0.5 }, { id: '10' }) }).guard?.lengthMm).toBe(13);
-    expect(chooseBlade({ ...guarded, drawer: own({ id: '10' }) }).guard).toBeUndefined();
+    expect(chooseBlade({ ...guarded, drawer: own({ id: '10', dull: true }) }).guard).toBeUndefined();
   });
   it('says so when nothing in it is safe here', () => {
     const c = chooseBlade(ask({ zone: 'armpit_left', drawer: own({ id: '7F', lengthMm: 3.2 }) }));
@@ -240,22 +240,32 @@ describe('how it is clipped', () => {
     );
     expect(rules({})).toEqual(['blade.default']);
   });
-  it('guards go where a comb passes on sound skin in trained hands: not on feet, ears or for less than 3 mm', () => {
+  it('guards go where a comb passes on sound skin: not on feet, ears, folds, marks not looked for, or for less than 3 mm', () => {
     const trained = (change: Partial<BladeQuestion>): unknown =>
       chooseBlade(ask({ competence: 'close_work', wantedMm: 19, ...change })).guard?.id;
     expect(trained({})).toBe('0');
     for (const change of [
       { matGrade: 1 },
       { skin: 'red' },
-      { competence: 'groomer' },
       { zone: 'ear_leather_left' },
       { zone: 'fore_paw_left' },
+      { zone: 'lips', inFold: true },
+      { markHere: true, markUnseen: true },
     ] as const)
       expect(trained(change)).withContext(JSON.stringify(change)).toBeUndefined();
     expect(trained({ zone: 'belly', wantedMm: 3 })).toBe('5');
     expect(trained({ zone: 'belly', wantedMm: 2.8 })).toBeUndefined();
     expect(trained({ wantedMm: 9.5 })).toBeUndefined();
     expect(trained({ guards: [] })).toBeUndefined();
+  });
+  it('a guard sits on a #30 for the trained and on a #10 for everyone else, and what it then leaves is said (common practice, no source)', () => {
+    const over = (competence: 'close_work' | 'groomer' | 'learning'): unknown[] => {
+      const c = chooseBlade(ask({ competence, wantedMm: 19 }));
+      return [c.blade, c.guard?.id, c.lengthMm];
+    };
+    expect(over('close_work')).toEqual(['30', '0', 19]);
+    expect(over('groomer')).toEqual(['10', '0', 20]);
+    expect(over('learning')).toEqual(['10', '0', 20]);
   });
 });
 

@@ -53,18 +53,19 @@ export function chooseBlade(q: BladeQuestion): BladeChoice {
   for (const { id } of may.filter((b) => !allowed.includes(b)))
     rejected.push({ blade: id, because: reason('blade.not_closer_for_it', { blade: id, mm: least }, 0.85) });
   const best = closest(allowed, wanted, mayGoAgainst(q));
-  const guard = guardFor(q, wanted);
-  if (guard && (!best || Math.abs(guard.lengthMm - wanted) < Math.abs(best.mm - wanted))) {
-    const because = [reason('blade.guard_comb_passes', { zone: q.zone, guard: guard.id, mm: guard.lengthMm }, 0.6)];
+  const guarded = guardFor(q, wanted);
+  if (guarded && (!best || Math.abs(guarded.mm - wanted) < Math.abs(best.mm - wanted))) {
+    const { guard, mm, under } = guarded;
+    const because = [reason('blade.guard_comb_passes', { zone: q.zone, guard: guard.id, mm, blade: under }, 0.6)];
     return {
-      blade: '30',
+      blade: under,
       guard,
       direction: 'with',
       stroke: strokeHere(q),
-      lengthMm: guard.lengthMm,
-      sequence: ['30'],
+      lengthMm: mm,
+      sequence: [under],
       reasons: byWeight([...because, ...coatReasons(q)]),
-      rejected: [...rejected.filter((r) => r.blade !== '30'), ...furtherFrom(allowed, undefined, wanted)],
+      rejected: [...rejected.filter((r) => r.blade !== under), ...furtherFrom(allowed, undefined, wanted)],
     };
   }
   if (!best) return nothing([reason('blade.none_left', { zone: q.zone }, 1)], rejected);
@@ -196,15 +197,31 @@ function furtherFrom(allowed: readonly Blade[], best: Blade | undefined, wanted:
     .map((b) => ({ blade: b.id, because: reason('blade.further_from_wanted', { blade: b.id, mm: b.lengthMm, wanted }, 0.1) }));
 }
 
-/** A guard goes only through coat that a comb goes through, on sound skin; on the belly it is the barrier. */
-function guardFor(q: BladeQuestion, wantedMm: number): Guard | undefined {
+/** What a guard sits on: a #30 for the trained, a #10 for everyone else. Common practice, no source. */
+const UNDER_GUARD: readonly { readonly blade: BladeId; readonly trained: boolean }[] = [
+  { blade: '30', trained: true },
+  { blade: '10', trained: false },
+];
+
+/**
+ * A guard goes only through coat that a comb goes through, on sound skin, never over folds or a mark that nobody has looked for; on the belly
+ * it is the barrier. Guards are named by what they leave over a #30; over a #10 it is longer by what the blades differ.
+ */
+function guardFor(q: BladeQuestion, wantedMm: number): { guard: Guard; mm: number; under: BladeId } | undefined {
   const facts = zoneFacts(q.zone);
-  if (q.matGrade > 0 || q.skin !== 'sound' || q.competence !== 'close_work') return undefined;
-  if (!q.drawer.some((b) => b.id === '30' && b.dull !== true)) return undefined;
+  if (q.matGrade > 0 || q.skin !== 'sound' || q.markUnseen === true || q.inFold === true) return undefined;
   if (facts.closeToothOnly && partOf(q.zone) !== 'belly') return undefined;
   if (facts.group === 'feet' || wantedMm < GUARD_FROM_MM) return undefined;
-  return [...q.guards].sort((a, b) => Math.abs(a.lengthMm - wantedMm) - Math.abs(b.lengthMm - wantedMm))[0];
+  const sharp = (id: BladeId): Blade | undefined => q.drawer.find((b) => b.id === id && b.dull !== true);
+  const under = UNDER_GUARD.find((u) => (!u.trained || q.competence === 'close_work') && sharp(u.blade))?.blade;
+  const blade = under && sharp(under);
+  if (!blade) return undefined;
+  const more = Math.max(0, blade.lengthMm - UNDER_NOMINAL_MM);
+  const options = q.guards.map((guard) => ({ guard, mm: guard.lengthMm + more, under: blade.id }));
+  return options.sort((x, y) => Math.abs(x.mm - wantedMm) - Math.abs(y.mm - wantedMm))[0];
 }
+/** A #30 leaves 0.5 mm: what the length of a guard is named over. */
+const UNDER_NOMINAL_MM = 0.5;
 
 /** Side to side and down under a tail, unless the house lets trained hands go a little upwards on a dog that stands still. */
 function strokeHere(q: BladeQuestion): Stroke {

@@ -16,6 +16,8 @@ export interface HeatQuestion {
   readonly sinceTouchSeconds: number;
   /** What the last touch said, while it counts. */
   readonly touched: 'cool' | 'warm' | 'hot' | undefined;
+  /** Not touched since it was swapped, or since the work in this place began. */
+  readonly untouchedSince?: 'swap' | 'place' | undefined;
   /** Where it goes next. */
   readonly zone: ZoneId;
   /** Another blade of the number lies cool in the drawer. */
@@ -66,6 +68,9 @@ export function adviseHeat(q: HeatQuestion): HeatAdvice {
   if (q.sinceTouchSeconds >= CHECK_BY_SECONDS)
     found.push({ action: 'check', because: reason('heat.check_by', { minutes: CHECK_BY_SECONDS / 60 }, 0.7) });
   if (isThin(q.zone) && q.sinceTouchSeconds >= THIN_SKIN_CHECK_SECONDS)
+    found.push({ action: 'check', because: reason('heat.check_thin_skin', { zone }, 0.75) });
+  if (q.untouchedSince === 'swap') found.push({ action: 'check', because: reason('heat.touch_after_swap', {}, 0.78) });
+  else if (q.untouchedSince === 'place' && isThin(q.zone))
     found.push({ action: 'check', because: reason('heat.check_thin_skin', { zone }, 0.75) });
   if (found.length === 0)
     return { action: 'go_on', minutesToSwap, reasons: [reason('heat.go_on', { minutes: Math.min(minutesToSwap, 60) }, 0.2)] };

@@ -212,6 +212,14 @@ describe('adviseHeat', () => {
   });
   const action = (change: Partial<HeatQuestion>): string => adviseHeat(ask(change)).action;
 
+  it('asks for a touch after a swap, and before each thin-skinned place (handbook 10; common practice, no source)', () => {
+    const cool = { celsius: 24, sinceTouchSeconds: 0, touched: undefined };
+    expect(action({ ...cool, zone: 'back', untouchedSince: 'swap' })).toBe('check');
+    expect(action({ ...cool, zone: 'back', untouchedSince: 'place' })).toBe('go_on');
+    expect(action({ ...cool, zone: 'belly', untouchedSince: 'place' })).toBe('check');
+    expect(action({ ...cool, zone: 'belly' })).toBe('go_on');
+  });
+
   it('goes on with a cool blade, and says how long', () => {
     const a = adviseHeat(ask());
     expect(a.action).toBe('go_on');

@@ -20,7 +20,10 @@ export const HOUSE_WORDS: HouseWords = {
         label: 'Decided before the first tool, for the painful steps of a dog that bit',
         why: 'Short, watched, with treats, and with a plan to end the pain.',
       },
-      whole_visit: { label: 'From the start to the end on any such dog', why: 'Nobody has to judge in the middle of the work.' },
+      whole_visit: {
+        label: 'From the first touch on any such dog, as long as one fitting may last',
+        why: 'Nobody has to judge in the middle of the work.',
+      },
       never: { label: 'Never; those steps are for a vet', why: 'What needs a muzzle is not grooming.' },
     },
   },

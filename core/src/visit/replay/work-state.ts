@@ -17,6 +17,7 @@ export function newWork(startedMs: number): WorkState {
     also: [],
     muzzled: false,
     blade: undefined,
+    untouchedSince: undefined,
     holdSeconds: new Map(),
     blades: new Map(),
     strain: [],

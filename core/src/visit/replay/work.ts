@@ -38,6 +38,7 @@ export const APPLY_WORK: Appliers<
     work.also = planned?.also ?? [];
     work.muzzled = wornWith(work);
     work.blade = planned?.blade ?? undefined;
+    work.untouchedSince = work.blade ? 'place' : undefined;
     if (work.blade) bladeClock(work, work.blade);
   },
   step_finished: (s, e) => {
@@ -45,6 +46,7 @@ export const APPLY_WORK: Appliers<
   },
   piece_finished: (s, { body: { piece, outcome, why } }) => {
     if (!s.work) return;
+    if (s.work.blade) s.work.untouchedSince ??= 'place';
     if (outcome === 'open') s.work.pieces.delete(piece);
     else s.work.pieces.set(piece, { piece, status: outcome, why, withStep: false });
   },
@@ -57,6 +59,7 @@ export const APPLY_WORK: Appliers<
   blade_used: (s, { body }) => {
     if (!s.work) return;
     s.work.blade = body.blade ?? undefined;
+    s.work.untouchedSince = body.blade ? 'swap' : undefined;
     if (!body.blade) return;
     if (body.cool) s.work.blades.delete(body.blade);
     bladeClock(s.work, body.blade);

@@ -4,7 +4,7 @@ export const BLADES_RULES = {
   // Blades
   'blade.default': rule('practice', 'blade', 'mm'),
   'blade.further_from_wanted': rule('practice', 'blade', 'mm', 'wanted'),
-  'blade.guard_comb_passes': rule('practice', 'guard', 'mm', 'zone'),
+  'blade.guard_comb_passes': rule('practice', 'guard', 'mm', 'zone', 'blade?'),
   'blade.sore_skin': rule('floor', 'zone'),
   'blade.tuck_up_leave': rule('practice', 'zone'),
   'blade.no_coat_here': rule('practice', 'zone'),

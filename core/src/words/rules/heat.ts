@@ -4,6 +4,7 @@ export const HEAT_RULES = {
   'heat.go_on': rule('default', 'minutes'),
   'heat.check_by': rule('practice', 'minutes'),
   'heat.check_thin_skin': rule('practice', 'zone'),
+  'heat.touch_after_swap': rule('practice'),
   'heat.swap_line': rule('default', 'celsius', 'limit', 'zone'),
   'heat.touch_warm': rule('practice'),
   'heat.touch_warm_watch': rule('house'),

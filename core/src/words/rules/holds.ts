@@ -10,6 +10,7 @@ export const HOLDS_RULES = {
   'hold.senior_nails_lying': rule('practice'),
   'hold.stands_short_lies': rule('practice'),
   'hold.muzzle_minutes': rule('practice', 'minutes'),
+  'hold.muzzle_used_up': rule('practice', 'minutes'),
   'hold.breath_not_laid': rule('practice'),
   'hold.breath_foot_low': rule('practice'),
   'hold.sore_neck_not_held': rule('practice'),

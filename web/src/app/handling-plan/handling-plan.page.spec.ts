@@ -48,7 +48,7 @@ describe('HandlingPlanPage', () => {
     nails?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
     await visit.fixture.whenStable();
     expect(told()).toEqual(['left hind nails']);
-    expect(visit.host.querySelector('man-hazard-map li')?.textContent).toContain('quicked nail');
+    expect(visit.host.querySelector('man-hazard-map .lines')?.textContent).toContain('quicked nail');
     expect(visit.host.querySelectorAll('man-hazard-grid td .cell').length).toBe(25);
     const filled = [...visit.host.querySelectorAll<HTMLButtonElement>('man-hazard-grid button.cell:not([disabled])')];
     expect(filled.length).toBeGreaterThan(2);

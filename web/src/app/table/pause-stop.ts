@@ -19,7 +19,14 @@ import { TableStore } from './table-store';
         <ng-container i18n="@@table.pause">Pause <man-key of="table.pause" /></ng-container>
       }
     </button>
-    <button type="button" class="act stop" [disabled]="!!table.ended()" [attr.aria-pressed]="!!table.closing()" (click)="table.stop()" i18n="@@table.stop">
+    <button
+      type="button"
+      class="act stop"
+      [disabled]="!!table.ended()"
+      [attr.aria-pressed]="!!table.closing()"
+      (click)="table.stop()"
+      i18n="@@table.stop"
+    >
       Stop <man-key of="table.stop" />
     </button>`,
   styleUrl: './pause-stop.less',

@@ -1,5 +1,8 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
+import { findingIn } from '@mansuet/core/findings';
+import { zoneFacts } from '@mansuet/core/knowledge/anatomy';
+import { advisePasses } from '@mansuet/core/knowledge/blades';
 import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
 import { breaksOfStep, closingNow, safeFinishNow } from '@mansuet/core/visit';
@@ -13,6 +16,7 @@ import {
   type PieceId,
   type SignalId,
   type StepId,
+  type ZoneId,
 } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
@@ -107,13 +111,16 @@ export class TableStore {
     const now = this.now();
     const blade = this.blade();
     const celsius = now?.bladeCelsius;
-    const zone = this.shown()?.zones[0];
+    // Where the blade goes next: the first place that is still open.
+    const open = this.shown()?.pieces.find((p) => !this.work()?.pieces.has(p.id));
+    const zone = open?.zones[0] ?? this.shown()?.zones[0];
     if (!now || !blade || celsius === undefined || !zone) return undefined;
     const clock = this.work()?.blades.get(blade);
     const advice = adviseHeat({
       celsius,
       sinceTouchSeconds: now.bladeRunSeconds - (clock?.touchedAtRunSeconds ?? 0),
       // A touch counts until the blade has cooled since.
+      untouchedSince: this.work()?.untouchedSince,
       touched: celsius >= SWAP_AT_CELSIUS - 1 ? clock?.touched : undefined,
       zone,
       coolOneThere: true,
@@ -124,8 +131,13 @@ export class TableStore {
       hot: HEAT_WORDS[advice.action],
       why: advice.action === 'go_on' ? '' : advice.reasons.slice(0, 1).map(this.words.say).join(''),
       swapAt: swapLineCelsius(zone, this.visit.house()),
+      strokes: advisePasses(0, this.delicate(zone)).limit,
     };
   });
+  /** Thin or red skin: one stroke over one place. */
+  private delicate(zone: ZoneId): boolean {
+    return zoneFacts(zone).fragile.includes('thin_skin') || findingIn(this.visit.state().feelOver, zone).skin !== 'sound';
+  }
   /** How far the way home is, from here. */
   readonly home = computed(() => {
     const home = this.ended() ? undefined : safeFinishNow(this.visit.state(), this.clock.nowMs());

@@ -113,7 +113,11 @@ describe('TablePage', () => {
     await key('s');
     await visit.until(() => visit.host.querySelector('man-closing-card') !== null);
     expect(visit.host.querySelector('man-step-card')).toBeNull();
-    expect(TestBed.inject(Keymap).shown().map((k) => k.id)).not.toContain('table.replan');
+    expect(
+      TestBed.inject(Keymap)
+        .shown()
+        .map((k) => k.id),
+    ).not.toContain('table.replan');
     expect(visit.host.textContent).not.toContain('It has had enough');
     await visit.click(/^Done: next line/);
     expect(work()?.running).toBeUndefined();

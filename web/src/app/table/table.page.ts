@@ -31,7 +31,9 @@ export class TablePage {
 
   constructor() {
     const keys = tableKeys(this.table);
-    this.keymap.use($localize`:@@table.keysOf:the table`, () => (this.table.ended() ? [] : this.table.closing() ? keys.filter((k) => !WORK_KEYS.includes(k.id)) : keys));
+    this.keymap.use($localize`:@@table.keysOf:the table`, () =>
+      this.table.ended() ? [] : this.table.closing() ? keys.filter((k) => !WORK_KEYS.includes(k.id)) : keys,
+    );
     // The list of keys is a slip of the table, so that the pad stays in reach beside it.
     effect(() => {
       if (!this.keymap.listOpen()) return;

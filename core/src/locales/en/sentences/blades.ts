@@ -2,7 +2,8 @@ export const BLADES_SENTENCES = {
   // Blades
   'blade.default': '{blade} leaves {mm} mm, the nearest to what was asked for.',
   'blade.further_from_wanted': '{blade} leaves {mm} mm; {wanted} mm was wanted.',
-  'blade.guard_comb_passes': 'A comb passes here, so a #{guard} guard over the #30 can keep {mm} mm on the {zone}.',
+  'blade.guard_comb_passes':
+    'A comb passes here, so a #{guard} guard over the {has_blade, select, yes {{blade}} other {#30}} can keep {mm} mm on the {zone}. Tug it before use: it can fall off.',
   'blade.sore_skin': 'The skin of the {zone} is sore: no blade here. Show it to a vet.',
   'blade.tuck_up_leave': 'The {zone} is matted tight and tears when the leg moves: leave it to trained hands or a vet.',
   'blade.no_coat_here': 'No blade has work on the {zone}.',

@@ -2,6 +2,7 @@ export const HEAT_SENTENCES = {
   'heat.go_on': 'Cool as far as is known; about {minutes} min to the line. The next touch decides.',
   'heat.check_by': '{minutes} min of running since the last touch: blade flat on your inner wrist.',
   'heat.check_thin_skin': 'Thin skin next ({zone}): touch the blade before it.',
+  'heat.touch_after_swap': 'Just taken in hand: on your inner wrist before the first stroke.',
   'heat.swap_line': 'About {celsius} °C by the estimate; from {limit} °C on it is swapped or cooled ({zone}).',
   'heat.touch_warm': 'It felt warm to you: it is hot to the dog. Your touch overrules the estimate.',
   'heat.touch_warm_watch': 'It felt warm: in this salon a hot wrist decides. Touch it again within a minute.',

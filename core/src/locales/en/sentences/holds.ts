@@ -7,6 +7,7 @@ export const HOLDS_SENTENCES = {
   'hold.lie_down_for_fore': 'The {joint} is sore: let the dog lie on its side.',
   'hold.senior_nails_lying': 'Nails of a senior never standing.',
   'hold.stands_short_lies': 'It cannot stand long: what can be done lying is done lying, turned over as rarely as possible.',
+  'hold.muzzle_used_up': 'The {minutes} min of one fitting go to what needs it: it is off for this, hands stay out of reach of the teeth.',
   'hold.muzzle_minutes': 'A muzzle is fitted once and stays on for {minutes} min at most: this waits for a visit of its own.',
   'hold.breath_not_laid': 'It is short of breath: it is not laid down.',
   'hold.breath_foot_low':
@@ -59,7 +60,7 @@ export const HOLDS_SENTENCES = {
   'hold.no_muzzle_sick': 'No muzzle on a dog that may be sick.',
   'hold.fighting_stop': '{name} is fighting: tool off, let go, stop. What hurts and must be done is for a vet.',
   'hold.house_never_muzzle': 'No muzzles in this salon: what needs one is a vet’s.',
-  'hold.house_muzzle_whole_visit': 'This salon keeps it on through the visit, {minutes} min at a time with rests, watched.',
+  'hold.house_muzzle_whole_visit': 'This salon fits it before the first touch: once, watched, {minutes} min at most.',
   'hold.muzzle_without_food':
     '{name} has bitten or reacts, and this may hurt: basket muzzle on before the first tool, watched, off within {minutes} min. Never on a dog that is already fighting.',
   // Loop
