@@ -1,7 +1,7 @@
 import { findingIn } from '../findings/index.js';
 import { familyOf } from '../knowledge/blades/index.js';
 import type { KindFound } from '../knowledge/dogs/index.js';
-import { type ControlledWork, hazardRegister, type HazardSeen, type RegisterRow } from '../knowledge/hazards/index.js';
+import { type ControlledWork, hazardRegister, hazardsByPlace, type HazardSeen, type RegisterRow } from '../knowledge/hazards/index.js';
 import type { LoopAdvice } from '../knowledge/holds/index.js';
 import type { ControlId, ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
@@ -27,6 +27,14 @@ export function planRegister(
     steps.flatMap((s) => worksOf(s, steps, input, kinds, loop)),
     seen,
   );
+}
+
+/** The register place by place: for a map of what can happen where. */
+export function registerByPlace(
+  plan: { readonly steps: readonly RegisterStep[]; readonly kinds: readonly KindFound[]; readonly loop: LoopAdvice },
+  input: PlanInput,
+): RegisterRow[] {
+  return hazardsByPlace(plan.steps.flatMap((s) => worksOf(s, plan.steps, input, plan.kinds, plan.loop)));
 }
 
 function worksOf(

@@ -23,6 +23,7 @@ import {
   factorsOn,
   HAZARD_FACTORS,
   hazardRegister,
+  hazardsByPlace,
   HAZARDS,
   type HazardWork,
   isPossible,
@@ -261,6 +262,22 @@ describe('hazardRegister', () => {
     for (let i = 1; i < rows.length; i++) expect(rows[i]!.scoreAfter).toBeLessThanOrEqual(rows[i - 1]!.scoreAfter);
   });
   it('is empty for no work', () => expect(hazardRegister([])).toEqual([]));
+});
+
+describe('hazardsByPlace', () => {
+  it('tells of every place by itself, each hazard once there', () => {
+    const rows = hazardsByPlace([
+      { work: work({ zone: 'armpit_left', matGrade: 3, minutes: 20 }), controls: ['finger_first'] },
+      { work: work({ zone: 'back', minutes: 5 }), controls: [] },
+      { work: work({ zone: 'back', minutes: 5, painful: true }), controls: [] },
+    ]);
+    const at = (zone: string): string[] => rows.filter((r) => r.zone === zone).map((r) => r.hazard);
+    expect(at('armpit_left')).toContain('nick');
+    expect(at('back')).toContain('nick');
+    for (const zone of ['armpit_left', 'back']) expect(new Set(at(zone)).size).toBe(at(zone).length);
+    const nick = rows.find((r) => r.zone === 'back' && r.hazard === 'nick')!;
+    expect(nick.chanceToday).toBeCloseTo(1 - Math.exp((-nick.after * 10) / 1000), 9);
+  });
 });
 
 // Common practice, no source; hard rules.

@@ -125,3 +125,17 @@ export function hazardRegister(works: readonly ControlledWork[], seen: readonly 
     return [{ ...worst, chanceToday: 1 - quiet }];
   }).sort((a, b) => b.scoreAfter - a.scoreAfter || b.scoreBefore - a.scoreBefore || b.before - a.before);
 }
+
+/**
+ * The same place by place: each hazard that can happen in a place, as it is in the work there that brings it on most; the worst first.
+ * @param works pieces of work with their controls
+ * @param seen what this salon has counted
+ */
+export function hazardsByPlace(works: readonly ControlledWork[], seen: readonly HazardSeen[] = []): RegisterRow[] {
+  return [...new Set(works.map((w) => w.work.zone))].flatMap((zone) =>
+    hazardRegister(
+      works.filter((w) => w.work.zone === zone),
+      seen,
+    ),
+  );
+}

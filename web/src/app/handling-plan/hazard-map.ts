@@ -1,6 +1,8 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { RegisterRow } from '@mansuet/core/knowledge/hazards';
-import type { RiskBand, ZoneId } from '@mansuet/core/words';
+import { type HandlingPlan, type PlanInput, registerByPlace } from '@mansuet/core/plan';
+import type { HazardId, RiskBand, ZoneId } from '@mansuet/core/words';
 import { BodyMap } from '../body-map/body-map';
 import type { Look } from '../body-map/drawing/shapes';
 import type { ZonePaint } from '../body-map/zone-paint';
@@ -12,23 +14,26 @@ import { inVisits } from './say-odds';
 const PLACES_SHOWN = 4;
 /** Hazards told of one place. */
 const LINES_SHOWN = 5;
+/** Not of a place: told once of the whole dog, as it is where it is likeliest. */
+const OF_THE_DOG: readonly HazardId[] = ['fall_or_jump', 'loop', 'overheating', 'bite_or_scratch_person', 'escape'];
 const BANDS: readonly RiskBand[] = ['low', 'moderate', 'high', 'extreme'];
 
 /** What can happen where, on the dog itself: each place as what is left of it with the plan; a tap says what holds it down. */
 @Component({
   selector: 'man-hazard-map',
-  imports: [BodyMap],
+  imports: [BodyMap, NgTemplateOutlet],
   templateUrl: './hazard-map.html',
   styleUrl: './hazard-map.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HazardMap {
   private readonly words = inject(Words);
-  readonly register = input.required<readonly RegisterRow[]>();
+  readonly plan = input.required<HandlingPlan>();
+  readonly asked = input.required<PlanInput>();
   readonly look = input<Look | undefined>();
   protected readonly bands = BANDS;
   protected readonly picked = signal<ZoneId | undefined>(undefined);
-  protected readonly hazards = this.words.labels.incident;
+  protected readonly hazard = (r: RegisterRow): string => this.words.labels.incident[r.hazard];
   protected readonly zones = this.words.labels.zone;
   protected readonly eased = sayEased;
   protected readonly visits = inVisits;
@@ -43,12 +48,14 @@ export class HazardMap {
   /** The places of the plan, the weightiest first, each with its hazards. */
   private readonly places = computed(() => {
     const of = new Map<ZoneId, RegisterRow[]>();
-    for (const r of [...this.register()].sort(byWeightLeft)) of.set(r.zone, [...(of.get(r.zone) ?? []), r]);
-    return [...of].map(([zone, rows]) => ({ zone, rows: onceEach(rows).slice(0, LINES_SHOWN) }));
+    for (const r of registerByPlace(this.plan(), this.asked()).sort(byWeightLeft))
+      if (!OF_THE_DOG.includes(r.hazard)) of.set(r.zone, [...(of.get(r.zone) ?? []), r]);
+    return [...of].map(([zone, rows]) => ({ zone, rows: rows.slice(0, LINES_SHOWN) }));
   });
   protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(
     () => new Map(this.places().map(({ zone, rows }) => [zone, { risk: rows[0]?.bandAfter }])),
   );
+  protected readonly ofTheDog = computed(() => this.plan().register.filter((r) => OF_THE_DOG.includes(r.hazard)));
   protected readonly shown = computed(() => {
     const zone = this.picked();
     if (zone === undefined) return this.places().slice(0, PLACES_SHOWN);
@@ -62,9 +69,4 @@ export class HazardMap {
     const controls = row.controls.map((c) => this.words.say(c.because));
     return controls.length > 0 ? controls.slice(0, 3).join(' ') : row.reasons.slice(0, 1).map(this.words.say).join(' ');
   }
-}
-
-/** The same hazard with several tools in one place is told once, as the weightier. @param rows the weightiest first */
-function onceEach(rows: readonly RegisterRow[]): RegisterRow[] {
-  return rows.filter((r, i) => rows.findIndex((x) => x.hazard === r.hazard) === i);
 }

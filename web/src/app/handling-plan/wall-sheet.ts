@@ -60,12 +60,15 @@ export class WallSheet {
       about: aboutMinutes(s.minutes, s.minutesRange),
       how: this.words.labels.posture[s.posture],
       hold: [s.hold.hold, ...s.hold.also].map((h) => this.words.labels.hold[h]).join(' + '),
-      inHand: s.blade?.blade ? `${this.words.labels.blade[s.blade.blade]}${s.blade.guard ? ` + ${s.blade.guard.id}` : ''}` : '',
+      inHand: s.blade?.blade ? this.blade(this.words.labels.blade[s.blade.blade], s.blade.guard?.id) : '',
       rest: s.breaks.reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0),
       rests: s.breaks.filter((b) => b.after > 0).map((b) => ({ minutes: b.minutes, after: Math.round(b.after) })),
       heed: s.cautions.slice(0, CAUTIONS_ON_PAPER).map(this.words.say),
       marks: [...new Set(marked)],
     };
+  }
+  private blade(name: string, guard: string | undefined): string {
+    return guard ? $localize`:@@wall.guard:${name}:blade: under guard ${guard}:guard:` : name;
   }
   /** A mark by kind, size and place. */
   private mark(m: FeelOver['marks'][number]): string {
