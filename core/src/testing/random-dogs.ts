@@ -1,27 +1,42 @@
 import fc from 'fast-check';
 import type { FeelOver, Looked, MarkFound, ZoneFinding } from '../findings/index.js';
+import { BLADES, GUARDS } from '../knowledge/blades/index.js';
 import { houseRules, schoolsOf } from '../knowledge/house-rules/index.js';
-import type { PlanInput } from '../plan/index.js';
+import type { PlanInput, PlanWish } from '../plan/index.js';
 import {
+  ACTIVITIES,
+  type Activity,
+  BUILDS,
   COATS,
   CONDITIONS,
+  EAR_SETS,
+  GROOMED_BY,
+  GUARDED,
   HOUSE_QUESTION_IDS,
   type HouseRules,
+  INJURY_KINDS,
   type Joint,
   JOINT_COMFORTS,
   type JointComfort,
   JOINTS,
   LEGS,
+  LIES_ON,
   LOOKED_FINDINGS,
   LOOKED_PARTS,
   MARK_BORDERS,
+  MARK_KINDS,
   MARK_SURFACES,
   MAT_GRADES,
   MOODS,
   NOSES,
+  RESENTED_PLACES,
   SERVICE_ITEMS,
+  SEXES,
   SKIN_STATES,
+  TAIL_SETS,
+  TOLD_ITEMS,
   TRIGGER_CAUSES,
+  WARNINGS,
   ZONE_GROUPS,
   ZONE_IDS,
   type ZoneId,
@@ -52,6 +67,8 @@ const anyMark: fc.Arbitrary<MarkFound> = fc.record({
   border: fc.constantFrom(...MARK_BORDERS),
   surface: fc.constantFrom(...MARK_SURFACES),
   isNew: fc.boolean(),
+  kind: fc.constantFrom(undefined, ...MARK_KINDS),
+  presumedSince: fc.constantFrom(undefined, undefined, '2026-08-01'),
 });
 
 const anyLooked: fc.Arbitrary<Looked> = fc
@@ -71,15 +88,66 @@ export const anyFeelOver: fc.Arbitrary<FeelOver> = fc.record({
     { weight: 4, arbitrary: fc.array(anyFinding, { maxLength: 8 }).map(once) },
     { weight: 1, arbitrary: fc.array(anyFinding, { minLength: 12, maxLength: 30 }).map(once) },
   ),
-  marks: fc.array(anyMark, { maxLength: 3 }),
+  // Several may lie in one place.
+  marks: fc.oneof(
+    fc.array(anyMark, { maxLength: 3 }),
+    anyZone.chain((zone) =>
+      fc.array(
+        anyMark.map((m) => ({ ...m, zone })),
+        { minLength: 2, maxLength: 4 },
+      ),
+    ),
+  ),
   joints: fc
     .dictionary(fc.constantFrom<Joint>(...JOINTS), fc.constantFrom<JointComfort>(...JOINT_COMFORTS), { maxKeys: 3 })
     .map((joints): Partial<Record<Joint, JointComfort>> => ({ ...joints })),
   mood: fc.constantFrom(...MOODS),
   looked: anyLooked,
-  favours: fc.option(fc.constantFrom(...LEGS), { nil: undefined }),
+  favours: fc.constantFrom(undefined, 'none' as const, ...LEGS),
+  resents: fc.uniqueArray(anyZone, { maxLength: 3 }),
+  warned: fc.constantFrom(undefined, undefined, undefined, ...WARNINGS),
   biteTold: fc.boolean(),
 });
+
+/** What a file can tell beside the body of a dog. */
+const anyFile = fc.record({
+  sex: fc.constantFrom(...SEXES),
+  neutered: fc.boolean(),
+  ears: fc.constantFrom(...EAR_SETS),
+  tail: fc.constantFrom(...TAIL_SETS),
+  build: fc.constantFrom(...BUILDS),
+  treatsAllowed: fc.boolean(),
+  resents: fc.subarray([...RESENTED_PLACES], { maxLength: 3 }),
+  injuries: fc.array(
+    fc.record({
+      kind: fc.constantFrom(...INJURY_KINDS),
+      zone: fc.option(anyZone),
+      on: fc.constantFrom(null, '2026-03-01'),
+      here: fc.boolean(),
+    }),
+    { maxLength: 2 },
+  ),
+  warned: fc.option(fc.record({ what: fc.constantFrom(...WARNINGS), on: fc.constantFrom('2026-09-01', '2024-01-01') })),
+  groomedBy: fc.option(fc.constantFrom(...GROOMED_BY)),
+  groomedOn: fc.constantFrom(null, '2026-10-20', '2026-06-01'),
+  muzzleUsed: fc.option(fc.boolean()),
+  soreWhenLifted: fc.option(fc.boolean()),
+  liesOn: fc.option(fc.constantFrom(...LIES_ON)),
+  guards: fc.subarray([...GUARDED]),
+  slipsCollar: fc.option(fc.boolean()),
+});
+
+/** What a groomer may have fixed by hand: work left out, or done whatever it costs. */
+const anyWishes: fc.Arbitrary<readonly PlanWish[]> = fc.oneof(
+  { weight: 3, arbitrary: fc.constant([]) },
+  {
+    weight: 1,
+    arbitrary: fc.uniqueArray(
+      fc.record({ kind: fc.constantFrom('forbid' as const, 'require' as const), step: fc.constantFrom<Activity>(...ACTIVITIES) }),
+      { maxLength: 2, selector: (w) => w.step },
+    ),
+  },
+);
 
 /** Any dog, with any finding, any wish, in any house. */
 export const anyPlanInput: fc.Arbitrary<PlanInput> = fc
@@ -106,21 +174,34 @@ export const anyPlanInput: fc.Arbitrary<PlanInput> = fc
       { maxLength: 2 },
     ),
     afterStop: fc.boolean(),
-    justFed: fc.boolean(),
+    told: fc.subarray([...TOLD_ITEMS], { maxLength: 3 }),
+    returnWeeks: fc.constantFrom(undefined, 4, 16),
+    roomCelsius: fc.constantFrom(18, 22, 29),
+    everyDogAsked: fc.boolean(),
+    drawer: fc.oneof({ weight: 3, arbitrary: fc.constant(BLADES) }, { weight: 1, arbitrary: fc.subarray([...BLADES]) }),
+    guards: fc.constantFrom(GUARDS, []),
+    wishes: anyWishes,
+    file: anyFile,
   })
   .map((r) =>
     anInput(
       {
         house: r.house,
-        asked: { items: r.items, wantedMm: r.wantedMm, sessionMinutes: r.sessionMinutes },
+        asked: { items: r.items, wantedMm: r.wantedMm, sessionMinutes: r.sessionMinutes, returnWeeks: r.returnWeeks },
         helperThere: r.helperThere,
         trained: r.trained,
         refused: r.refused,
         fit: r.fit,
         afterStop: r.afterStop,
-        told: r.justFed ? ['just_fed'] : [],
+        told: r.told,
+        roomCelsius: r.roomCelsius,
+        everyDogAsked: r.everyDogAsked,
+        drawer: r.drawer,
+        guards: r.guards,
+        wishes: r.wishes,
       },
       {
+        ...r.file,
         born: r.born,
         weightKg: r.weightKg,
         coat: r.coat,
