@@ -49,7 +49,7 @@ test.describe('under a finger', () => {
         .getByRole('button', { name: /growls/ })
         .click({ trial: true });
       await low('man-slip .inside button', 60);
-      await page.getByRole('button', { name: 'Close' }).click();
+      await page.getByRole('button', { name: 'Close', exact: true }).click();
     }
   });
 });

@@ -32,7 +32,7 @@ test('one dog through one visit, from the file to the hand-back', async ({ page 
     .getByRole('button', { name: /^Go on/ })
     .first()
     .click();
-  await expect(page.getByText(/^Could go home in about/)).toBeVisible();
+  await expect(page.getByText(/^About \d+ min to a safe end/)).toBeVisible();
   await page.getByRole('button', { name: /^Incident/ }).click();
   await page.getByRole('button', { name: 'nick', exact: true }).click();
   await expect(page.getByText('Press with clean gauze for 5 min')).toBeVisible();
@@ -169,6 +169,7 @@ test('single keys at the table: signals, break, undo, slips, the list; all of th
   await expect(page.getByRole('heading', { name: 'A safe end' })).toBeVisible();
   await page.keyboard.press('u');
   await expect(page.getByText('Taken back: stop')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'A safe end' })).toHaveCount(0);
   await page.keyboard.press('s');
   await endSafely(page);
   await page.getByRole('button', { name: 'It has had enough' }).click();

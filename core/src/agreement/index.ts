@@ -2,3 +2,4 @@
 export * from './agreement.js';
 export * from './alternatives.js';
 export * from './signature.js';
+export * from './standing-consents.js';

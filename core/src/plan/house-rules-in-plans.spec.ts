@@ -1,3 +1,4 @@
+import { CONSENT_TEXT_VERSION, standingConsents } from '../agreement/index.js';
 import { whoIsTold } from '../hand-back/index.js';
 import { chooseBlade } from '../knowledge/blades/index.js';
 import { swapLineCelsius } from '../knowledge/heat/index.js';
@@ -176,6 +177,14 @@ const EFFECTS: Readonly<Record<HouseQuestion, () => void>> = {
     // Short and quick is for trained hands.
     expect(step(withHouse({}, { trained: false }, dog), 'face').minutes).toBe(slow.minutes);
     expect(step(withHouse({ hardFace: 'slow' }, {}, seen), 'face').minutes).toBe(step(withHouse({}, {}, seen), 'face').minutes);
+  },
+  consentsHold: () => {
+    const past = [
+      { on: '2026-10-01', consents: [{ id: 'muzzle' as const, agreed: true, name: 'Perpetua Glain', textVersion: CONSENT_TEXT_VERSION }] },
+    ];
+    const hold = (consentsHold: 'each_visit' | 'half_a_year' | 'a_year'): unknown[] =>
+      standingConsents(past, '2027-05-01', houseRules({ consentsHold })).map((c) => c.id);
+    expect([hold('each_visit'), hold('half_a_year'), hold('a_year')]).toEqual([[], [], ['muzzle']]);
   },
   whoIsTold: () => {
     const state = replay(

@@ -1,4 +1,5 @@
 import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
+import { CONSENT_TEXT_VERSION, standingConsents } from '../agreement/index.js';
 import { homeCare, tellVisit, whoIsTold } from '../hand-back/index.js';
 import { BLADES, type Guard, GUARDS } from '../knowledge/blades/index.js';
 import { type DogForm, dogKinds, standingLimits } from '../knowledge/dogs/index.js';
@@ -100,6 +101,7 @@ export function followsFrom(facts: DayFacts): Follows {
     'what becomes of the rest': { all: built.notPlanned.map((n) => [n.activity, n.zones, n.to, n.withinDays]) },
     consent: {
       ...ofPieces((p) => p.needsConsent),
+      'still holds': standingConsents(GIVEN_BEFORE, input.today, facts.house).map((c) => c.id),
       'length offered': returnWeeks === undefined ? null : exact(Math.min(999, longestCutFor(coat, returnWeeks, false).atMostMm)),
     },
     date: {
@@ -131,6 +133,14 @@ export function followsFrom(facts: DayFacts): Follows {
     },
   };
 }
+
+/** Answers of earlier visits: one of this autumn, one of last winter. */
+const GIVEN_BEFORE = (
+  [
+    ['2026-10-01', 'photographs'],
+    ['2026-01-05', 'vet_emergency'],
+  ] as const
+).map(([on, id]) => ({ on, consents: [{ id, agreed: true, name: 'Perpetua Glain', textVersion: CONSENT_TEXT_VERSION }] }));
 
 /** The kinds of change between what follows from two days. */
 export function changesBetween(a: Follows, b: Follows): Change[] {

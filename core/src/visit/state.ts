@@ -28,7 +28,8 @@ export interface ConsentAnswer {
   readonly textVersion: string;
   /** What a vet may cost before we ring first, smallest coin; only for the emergency. */
   readonly limitMinor?: number | undefined;
-  readonly via?: 'screen' | 'link' | 'word' | undefined;
+  /** `earlier`: it was given at an earlier visit and still holds. */
+  readonly via?: 'screen' | 'link' | 'word' | 'earlier' | undefined;
 }
 
 export interface StepProgress {

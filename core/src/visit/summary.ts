@@ -5,6 +5,7 @@ import {
   type Activity,
   activityOf,
   type BladeId,
+  type ConsentId,
   type HarmDegree,
   type HoldId,
   type IncidentKind,
@@ -83,6 +84,14 @@ export interface VisitSummary {
   /** Marks that were looked for and not found; not in summaries written by earlier versions. */
   readonly marksGone?: readonly string[];
   readonly coatDone?: boolean;
+  /** What the owner answered; not in summaries written by earlier versions. */
+  readonly consents?: readonly {
+    readonly id: ConsentId;
+    readonly agreed: boolean;
+    readonly name: string;
+    readonly textVersion: string;
+    readonly limitMinor?: number | undefined;
+  }[];
   readonly notes: readonly string[];
   readonly nextVisit: string | null;
 }
@@ -133,6 +142,10 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     marksGone: [...state.marksGone],
     dogAsked: state.dogAsked ?? null,
     coatDone: coatDoneIn(state),
+    consents: [...state.consents].flatMap(([id, c]) =>
+      // What only held from an earlier visit is no new answer: it does not begin its time again.
+      c.via === 'earlier' ? [] : [{ id, agreed: c.agreed, name: c.name, textVersion: c.textVersion, limitMinor: c.limitMinor }],
+    ),
     notes: state.notes.map((n) => n.text),
     nextVisit: state.handedBack?.nextVisit ?? null,
   };

@@ -23,6 +23,7 @@ export const SCHOOLS = {
   bladeTooWarm: ['warm_inner_arm', 'hot_wrist'],
   hardFace: ['short_quick', 'slow'],
   whoIsTold: ['owner_and_vet_writing', 'owner_by_word'],
+  consentsHold: ['each_visit', 'half_a_year', 'a_year'],
 } as const satisfies Record<string, readonly [string, string, ...string[]]>;
 
 export type HouseQuestion = keyof typeof SCHOOLS;

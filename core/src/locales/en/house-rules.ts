@@ -174,6 +174,15 @@ export const HOUSE_WORDS: HouseWords = {
       owner_by_word: { label: 'The owner, by word', why: 'It is their dog.' },
     },
   },
+  consentsHold: {
+    question: 'How long consents hold',
+    changes: 'What a regular is asked again; what is clipped close is asked every time.',
+    schools: {
+      each_visit: { label: 'One visit', why: 'The dog of today is another than the last time.' },
+      half_a_year: { label: 'Half a year', why: 'A regular knows the words; what they agreed to is shown, and can be refused.' },
+      a_year: { label: 'A year', why: 'Asked again on a fixed day, with the file.' },
+    },
+  },
 };
 
 /** The questions alone. */

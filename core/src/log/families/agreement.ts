@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { CONSENT_IDS } from '../../words/index.js';
 import { SIGNATURE } from '../signature.js';
-import { minutes, shortText, via } from './fields.js';
+import { answeredVia, minutes, shortText, via } from './fields.js';
 
 /** What the owner answers. */
 export const AGREEMENT_EVENTS = {
@@ -12,7 +12,7 @@ export const AGREEMENT_EVENTS = {
       name: shortText,
       textVersion: shortText,
       limitMinor: z.number().int().min(0).optional(),
-      via: via.optional(),
+      via: answeredVia.optional(),
     })
     .describe('The owner agrees to one item, or refuses it.'),
   agreed: z

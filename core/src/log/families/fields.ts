@@ -12,6 +12,8 @@ export const minutes = z
   .max(24 * 60);
 /** Where the owner answered: on the salon's screen, on a phone by a link, or by word. */
 export const via = z.enum(['screen', 'link', 'word']);
+/** An answer may also hold from an earlier visit. */
+export const answeredVia = z.enum([...via.options, 'earlier']);
 /** The salon's own tool, when the drawer knows it; none while a number is all that is known. */
 export const toolId = z.uuid().nullable();
 /** A step of the plan: a kind of work, and its first place where that kind makes several steps. */

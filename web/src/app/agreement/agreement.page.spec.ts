@@ -1,5 +1,10 @@
+import { CONSENT_TEXT_VERSION } from '@mansuet/core/agreement';
+import { houseRules } from '@mansuet/core/knowledge/house-rules';
+import { replay, summarize } from '@mansuet/core/visit';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { AgreementPage } from './agreement.page';
+
+const daysAgo = (days: number): string => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10);
 
 describe('AgreementPage', () => {
   let visit: OpenVisit<AgreementPage>;
@@ -74,6 +79,35 @@ describe('AgreementPage', () => {
     await visit.click('A helper is there');
     await visit.until(() => !visit.store.state().helperThere);
     expect(visit.store.state().helperWindows).toEqual([]);
+  });
+
+  it('does not ask a regular again for what still holds, and writes it down as what it is', async () => {
+    const emergency = { id: 'vet_emergency' as const, agreed: true, name: 'Perpetua Glain', textVersion: CONSENT_TEXT_VERSION };
+    const before = summarize(replay('01900000-0000-7000-8000-0000000000aa', []));
+    visit.store.context.update(
+      (c) =>
+        c && {
+          ...c,
+          salon: { ...c.salon, house: houseRules({ consentsHold: 'a_year' }) },
+          file: {
+            ...c.file,
+            visits: [
+              {
+                visitId: before.visitId,
+                arrivesAt: `${daysAgo(60)}T09:00:00.000Z`,
+                groomer: 'Rafael Quist',
+                summary: { ...before, on: daysAgo(60), consents: [emergency] },
+              },
+            ],
+          },
+        },
+    );
+    await visit.until(() => visit.host.textContent?.includes('it holds until') === true);
+    await answer('Agrees', 'Tight mats');
+    await visit.click('Agreed by word, I heard it');
+    await visit.until(() => !visit.button(/^Agreed: plan/).disabled);
+    await visit.click(/^Agreed: plan/);
+    expect(visit.store.state().consents.get('vet_emergency')).toEqual(jasmine.objectContaining({ agreed: true, via: 'earlier' }));
   });
 
   it('changes what is asked for, and the plan with it', async () => {

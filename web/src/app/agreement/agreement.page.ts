@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
+import { CONSENT_TEXT_VERSION, proposeAgreement, standingConsents } from '@mansuet/core/agreement';
 import type { AgreementOffer } from '@mansuet/core/contract';
 import { consentText, inBoth } from '@mansuet/core/locales';
 import type { Signature } from '@mansuet/core/log';
@@ -18,7 +18,7 @@ import { PlanStore } from '../visit/plan-store';
 import { OtherSide } from '../visit/other-side';
 import { VisitStore } from '../visit/visit-store';
 import { RANGES, vetLimit } from '../wording/ranges';
-import { aboutMinutes, clockTime, money } from '../wording/time';
+import { aboutMinutes, clockTime, dayInWords, money } from '../wording/time';
 import { AlternativesPanel } from './alternatives-panel';
 import { PhoneLink } from './phone-link';
 import { SignatureField } from './signature-field';
@@ -72,6 +72,12 @@ export class AgreementPage {
   protected readonly notToday = computed(
     () => this.plan()?.notToday.map((n) => ({ ...n, name: this.words.say(n.what), says: n.reasons.map(this.words.say) })) ?? [],
   );
+  /** What this owner agreed to at an earlier visit and still holds: shown, and not asked again. */
+  protected readonly standing = computed(() => {
+    const past = (this.store.context()?.file.visits ?? []).filter((v) => v.visitId !== this.store.visitId()).map((v) => v.summary);
+    return new Map(standingConsents(past, this.store.today(), this.store.house()).map((c) => [c.id, c]));
+  });
+  protected readonly day = (iso: string): string => dayInWords(iso, this.store.today());
   /** Asked for by the plan, and those refused: a refusal may have taken its work out of the plan. */
   protected readonly consents = computed(() => {
     const asked = this.proposal()?.consents ?? [];
@@ -110,12 +116,15 @@ export class AgreementPage {
       currency: salon.currency,
     };
   });
-  protected readonly missing = computed(
-    () => this.proposal()?.consents.filter((c) => c.required && !this.store.state().consents.get(c.id)?.agreed) ?? [],
-  );
+  protected readonly missing = computed(() => this.proposal()?.consents.filter((c) => c.required && !this.holds(c.id)) ?? []);
 
   constructor() {
     this.plans.watch();
+  }
+
+  /** Agreed today, or before and not refused today. */
+  private holds(id: ConsentId): boolean {
+    return this.store.state().consents.get(id)?.agreed ?? this.standing().has(id);
   }
 
   protected consentWords(id: ConsentId): string {
@@ -202,7 +211,15 @@ export class AgreementPage {
     const signature = this.signature();
     if (!proposal || this.missing().length > 0) return;
     if (!this.store.state().agreed && !signature && !this.byWord()) return;
-    if (!this.store.state().agreed)
+    if (!this.store.state().agreed) {
+      // What holds from before is written into this visit's record, too, as what it is.
+      for (const { id } of proposal.consents) {
+        const before = this.store.state().consents.has(id) ? undefined : this.standing().get(id);
+        if (!before) continue;
+        const limitMinor = before.limitMinor === undefined ? {} : { limitMinor: before.limitMinor };
+        const said = { consent: id, agreed: true, name: before.name, textVersion: CONSENT_TEXT_VERSION, via: 'earlier' as const };
+        await this.store.record({ type: 'consent_answered', body: { ...said, ...limitMinor } });
+      }
       await this.store.record({
         type: 'agreed',
         body: {
@@ -213,6 +230,7 @@ export class AgreementPage {
           ...(signature ? { signature, via: 'screen' as const } : { via: 'word' as const }),
         },
       });
+    }
     await this.router.navigate(['/visits', this.store.visitId(), 'plan']);
   }
 }

@@ -42,7 +42,7 @@ describe('HandlingPlanPage', () => {
     // Where it can happen is told on the dog; a touch tells of one place.
     const places = visit.host.querySelectorAll<SVGElement>('man-hazard-map .views [data-risk]');
     expect(places.length).toBeGreaterThan(5);
-    const told = (): string[] => [...visit.host.querySelectorAll('man-hazard-map h3')].map((h) => h.textContent?.trim() ?? '');
+    const told = (): string[] => [...visit.host.querySelectorAll('man-hazard-map .lines h3')].map((h) => h.textContent?.trim() ?? '');
     expect(told().length).toBeGreaterThan(1);
     const nails = visit.host.querySelector<SVGElement>('man-hazard-map .views [data-zone="hind_nails_left"]');
     nails?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));

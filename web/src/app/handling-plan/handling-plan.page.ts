@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { Router } from '@angular/router';
 import { type PlanWish, withWish } from '@mansuet/core/plan';
 import { planChanges, planRecordOf, recordFromHere, toldWith } from '@mansuet/core/visit';
-import type { PlanWay, Reason } from '@mansuet/core/words';
+import type { PlanWay, Reason, StepId } from '@mansuet/core/words';
 import { BATHING } from '@mansuet/core/work';
 import { Keymap } from '../controls/keymap';
 import { Notice } from '../controls/notice';
@@ -87,8 +87,12 @@ export class HandlingPlanPage {
   protected readonly over = computed(() =>
     (this.asked()?.now?.begun ?? [])
       .filter((b) => b.status !== 'running')
-      .map((b) => `${this.words.stepOf({ id: b.step })}${b.status === 'done' ? '' : ` (${b.status})`}`),
+      .map((b) => `${this.calledAtTable(b.step)}${b.status === 'done' ? '' : ` (${b.status})`}`),
   );
+  /** A step as the plan at the table calls it, places and all. */
+  private calledAtTable(id: StepId): string {
+    return this.store.state().plan?.steps.find((s) => s.id === id)?.label ?? this.words.stepOf({ id });
+  }
   /** The longest that the dog would be from going home safely, minutes. */
   protected readonly wayHome = computed(() => Math.ceil(Math.max(0, ...(this.plan()?.safeFinish ?? []).map((f) => f.minutes))));
   protected readonly curve = computed(() => (this.plan()?.curve ?? []).map((p) => ({ ...p, minute: p.minute + this.from() })));
