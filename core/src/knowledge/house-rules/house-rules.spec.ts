@@ -4,7 +4,7 @@ import { HOUSE_QUESTION_IDS } from '../../words/index.js';
 import { HOUSE_DEFAULTS, houseRules, isSchool, schoolsOf } from './index.js';
 
 describe('house rules', () => {
-  it('are the twenty questions on which groomers disagree', () => expect(HOUSE_QUESTION_IDS.length).toBe(20));
+  it('are the twenty questions on which groomers disagree, and how long consents hold', () => expect(HOUSE_QUESTION_IDS.length).toBe(21));
   it('have the first school as the default, and at least one other', () => {
     for (const q of HOUSE_QUESTION_IDS) {
       const schools = schoolsOf(q);
