@@ -28,6 +28,8 @@ describe('standingConsents', () => {
     const yes = visit('2026-10-01', given('muzzle'));
     const no = visit('2026-10-20', given('muzzle', { agreed: false }));
     expect(hold([yes, no])).toEqual([]);
+    const sameDay = visit('2026-10-01', given('muzzle', { agreed: false }));
+    expect([hold([yes, sameDay]), hold([sameDay, yes])]).toEqual([[], []]);
     expect(hold([yes, no, visit('2026-11-01', given('muzzle'))])).toEqual(['muzzle 2026-11-01 2027-05-02']);
   });
   it('are none for other words than those asked now, nor for a coat that was clipped close', () => {

@@ -34,7 +34,10 @@ export function standingConsents(
   if (days === 0) return [];
   const given = summaries.flatMap(({ on, consents }) => (on ? (consents ?? []).map((c) => ({ ...c, on })) : []));
   return MAY_STAND.flatMap((id) => {
-    const [latest] = given.filter((c) => c.id === id && c.on <= today).sort((a, b) => (a.on < b.on ? 1 : -1));
+    // Of two answers on one day the refusal counts.
+    const [latest] = given
+      .filter((c) => c.id === id && c.on <= today)
+      .sort((a, b) => b.on.localeCompare(a.on) || Number(a.agreed) - Number(b.agreed));
     if (!latest?.agreed || latest.textVersion !== CONSENT_TEXT_VERSION) return [];
     const until = new Date(Date.parse(latest.on) + days * DAY_MS).toISOString().slice(0, 10);
     return until < today ? [] : [{ id, name: latest.name, on: latest.on, until, limitMinor: latest.limitMinor }];

@@ -82,7 +82,13 @@ describe('AgreementPage', () => {
   });
 
   it('does not ask a regular again for what still holds, and writes it down as what it is', async () => {
-    const emergency = { id: 'vet_emergency' as const, agreed: true, name: 'Perpetua Glain', textVersion: CONSENT_TEXT_VERSION };
+    const emergency = {
+      id: 'vet_emergency' as const,
+      agreed: true,
+      name: 'Perpetua Glain',
+      textVersion: CONSENT_TEXT_VERSION,
+      limitMinor: 20_000,
+    };
     const before = summarize(replay('01900000-0000-7000-8000-0000000000aa', []));
     visit.store.context.update(
       (c) =>
@@ -103,11 +109,15 @@ describe('AgreementPage', () => {
         },
     );
     await visit.until(() => visit.host.textContent?.includes('it holds until') === true);
+    // The limit that was set with it is in sight.
+    expect(visit.host.querySelector<HTMLInputElement>('input[name="limit"]')?.value).toBe('200');
     await answer('Agrees', 'Tight mats');
     await visit.click('Agreed by word, I heard it');
     await visit.until(() => !visit.button(/^Agreed: plan/).disabled);
     await visit.click(/^Agreed: plan/);
-    expect(visit.store.state().consents.get('vet_emergency')).toEqual(jasmine.objectContaining({ agreed: true, via: 'earlier' }));
+    expect(visit.store.state().consents.get('vet_emergency')).toEqual(
+      jasmine.objectContaining({ agreed: true, via: 'earlier', limitMinor: 20_000 }),
+    );
   });
 
   it('changes what is asked for, and the plan with it', async () => {

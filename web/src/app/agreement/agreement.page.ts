@@ -86,7 +86,7 @@ export class AgreementPage {
   });
   /** What a vet may cost before we ring, in whole coins. */
   protected readonly limit = computed(() => {
-    const minor = this.store.state().consents.get('vet_emergency')?.limitMinor;
+    const minor = (this.store.state().consents.get('vet_emergency') ?? this.standing().get('vet_emergency'))?.limitMinor;
     return this.typedLimit() ?? (minor === undefined ? null : minor / 100);
   });
   private readonly typedLimit = signal<number | null | undefined>(undefined);
@@ -172,7 +172,7 @@ export class AgreementPage {
   protected setLimit(value: number | null): void {
     this.typedLimit.set(value);
     // An answer that was given already is given again with the new limit: the record shows both.
-    if (this.store.state().consents.get('vet_emergency')?.agreed) void this.answer('vet_emergency', true);
+    if (this.holds('vet_emergency')) void this.answer('vet_emergency', true);
   }
 
   /** What is signed is not changed behind the signature: the owner signs what was changed. Refusing stays possible at any time. */
