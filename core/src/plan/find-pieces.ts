@@ -10,6 +10,7 @@ import { brushedThrough } from './manner.js';
 import { vetWithinDays, whyNotHere } from './not-here.js';
 import type { NotPlanned, Piece } from './piece.js';
 import type { PlanInput } from './plan-input.js';
+import { PUPPY_BODY_CLIP_FROM_WEEKS, puppyProgramme } from './puppy-programme.js';
 import { openMarks, openMarksTold } from './told-only.js';
 
 export interface FoundPieces {
@@ -20,8 +21,6 @@ export interface FoundPieces {
 
 /** The whole coat is brushed for its sake, not because of a mat. */
 const BRUSHED: readonly Activity[] = ['brush_through', 'deshed'];
-/** A puppy gets no full body clip under this age, weeks ("from about 4 months"). Common practice, no source. */
-const PUPPY_BODY_CLIP_FROM_WEEKS = 16;
 /** Minutes of a body clip that was clipped roughly before, against one that was not. Our default. */
 const FINISH_AFTER_ROUGH = 0.65;
 /** Clipping a whole matted body off takes this much longer than its mats one by one: it is done slowly. Our default. */
@@ -156,8 +155,10 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
       extra,
       afterMats,
     );
+  const apart = puppyProgramme(input, kinds, ageWeeks(input.dog.born, input.today))?.apart ?? [];
   for (const { item, zones } of askedPlaces(input)) {
-    if (item === 'bath') bathe();
+    if (apart.includes(item)) notPlanned.push(ofAnotherVisit(item, zones));
+    else if (item === 'bath') bathe();
     else if (item === 'body_clip') clipBody(zones);
     else if (item === 'ears' || item === 'nails')
       add(item, placesOf(item, zones), () => (item === 'nails' ? { reasons: [reason('step.nails', {}, 0.3)] } : {}));
@@ -235,6 +236,16 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
     trim('body_clip', zones, () => (two ? { minutesFactor: FINISH_AFTER_ROUGH } : {}));
   }
 }
+
+/** Asked for, and more than a puppy meets in one visit. */
+const ofAnotherVisit = (item: ServiceItem, zones: readonly ZoneId[]): NotPlanned => ({
+  what: saying('what.step', { step: item }),
+  activity: item,
+  zones,
+  to: 'another_visit',
+  withinDays: undefined,
+  reasons: [item === 'body_clip' ? reason('step.puppy_face_alone', {}, 0.9) : reason('step.puppy_body_alone', {}, 0.9)],
+});
 
 /** Why the tool is met before it works: a puppy, a first visit, a first clipper, or one that hurt before. Common practice, no source. */
 function whyMeetTool(input: PlanInput, kinds: readonly KindFound[]): Reason | undefined {

@@ -134,6 +134,7 @@ export const stationOf = (step: SolverStep, posture: DogPosture | undefined): St
 export function partsOf(step: SolverStep, continuousStandingMinutes: number): { count: number; minutes: number } {
   const inOneGo = Math.min(PART_MINUTES, step.longestPart ?? PART_MINUTES);
   const longest = step.standing ? Math.min(inOneGo, continuousStandingMinutes) : inOneGo;
-  const count = Math.max(1, Math.ceil(step.minutes / longest - 1e-9));
+  // A dog that cannot stand at all: what needs standing is in no number of parts possible.
+  const count = longest > 0 ? Math.max(1, Math.ceil(step.minutes / longest - 1e-9)) : 1;
   return { count, minutes: step.minutes / count };
 }

@@ -236,6 +236,12 @@ describe('solve', () => {
     expect(found.chosen.flatMap((c) => c.breaks).some((b) => b > 0)).toBeTrue();
   });
 
+  it('ends, and leaves what needs standing, for a dog that cannot stand at all', () => {
+    const steps = [aStep('stands', { minutes: 8 }), aStep('lies', { minutes: 8, ratePerMinute: 0.5, standing: false })];
+    const found = solve(scarce({ steps, continuousStandingMinutes: 0 }));
+    expect(found.chosen.map((c) => c.step)).toEqual([1]);
+  });
+
   it('leaves a step that no rest makes bearable', () => {
     expect(solve(scarce({ steps: [aStep('a', { ratePerMinute: 30, minutes: 10 })] })).chosen).toEqual([]);
   });

@@ -149,6 +149,7 @@ export const FACTS = {
   first: 'step',
   then: 'step',
   steps_done: 'steps',
+  works: 'steps',
   joint: 'joint',
   joints: 'joints',
   weak: 'leg',

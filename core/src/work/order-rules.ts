@@ -1,14 +1,18 @@
 import type { FeelOver } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
-import { ACTIVITIES, type Activity, type HouseRules, type RuleId } from '../words/index.js';
+import { ACTIVITIES, type Activity, type HouseRules, type RuleId, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS, SOAK_MINUTES } from './activities.js';
 import type { OrderKind, OrderRule, TimeLag } from './order.js';
 import { type OrderStep, startRules } from './start-rules.js';
 
 export interface OrderContext {
   readonly kinds: readonly KindFound[];
-  readonly input: { readonly house: HouseRules; readonly feelOver: FeelOver };
+  readonly input: {
+    readonly house: HouseRules;
+    readonly feelOver: FeelOver;
+    readonly carriedOver?: readonly { readonly activity: Activity; readonly place?: ZoneId | undefined }[] | undefined;
+  };
 }
 
 interface OrderFact {
@@ -154,11 +158,19 @@ function inOneKind(steps: readonly OrderStep[]): OrderRule[] {
   });
 }
 
+/** What a puppy's last visit left undone. */
+function skippedByPuppy(steps: readonly OrderStep[], kinds: readonly KindFound[], input: OrderContext['input']): OrderStep[] {
+  if (!hasKind(kinds, 'puppy')) return [];
+  return steps.filter((s) =>
+    input.carriedOver?.some((c) => c.activity === s.activity && (c.place === undefined || s.zones.includes(c.place))),
+  );
+}
+
 /** The order rules that apply to these steps. Bath before drying leaves no gap: what could come between is shut out. */
 export function orderRules(steps: readonly OrderStep[], kinds: readonly KindFound[], input: OrderContext['input']): OrderRule[] {
   const rules = ORDER_FACTS.filter((f) => f.when?.({ kinds, input }) ?? true).flatMap((f) =>
     pairs(steps, f.first, f.then).map(([a, b]): OrderRule => ({ first: a.id, then: b.id, kind: kindOf(f, a, b), rule: f.rule })),
   );
   const fixed = [...rules, ...inOneKind(steps)];
-  return [...fixed, ...startRules(steps, fixed, input.house)];
+  return [...fixed, ...startRules(steps, fixed, input.house, skippedByPuppy(steps, kinds, input))];
 }

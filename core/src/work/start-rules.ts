@@ -17,8 +17,14 @@ const HARD_FROM_TIMES = 1.5;
 /**
  * Where the work starts, by the school of the house: not with the hardest while something easy can be done first, or what matters for
  * health before what was asked for. Only where no other rule says the contrary.
+ * @param skipped steps that the last visit of a puppy left undone
  */
-export function startRules(steps: readonly OrderStep[], fixed: readonly OrderRule[], house: HouseRules): OrderRule[] {
+export function startRules(
+  steps: readonly OrderStep[],
+  fixed: readonly OrderRule[],
+  house: HouseRules,
+  skipped: readonly OrderStep[] = [],
+): OrderRule[] {
   if (house.start === 'important_first') {
     const added: OrderRule[] = [];
     const welfare = steps.filter((s) => s.tier === 'welfare');
@@ -30,7 +36,22 @@ export function startRules(steps: readonly OrderStep[], fixed: readonly OrderRul
   }
   const onTable = steps.filter((s) => s.post === 'table' || s.post === 'lap');
   const between = mindedBetween(onTable, fixed);
-  return [...between, ...easyFirst(onTable, [...fixed, ...between])];
+  const early = skippedEarly(onTable, skipped, [...fixed, ...between]);
+  return [...between, ...early, ...easyFirst(onTable, [...fixed, ...between, ...early])];
+}
+
+/**
+ * What a puppy's last visit had no time for comes first, what it minded early, after the one easy piece that its own rule puts before
+ * it. Common practice, no source.
+ */
+function skippedEarly(onTable: readonly OrderStep[], skipped: readonly OrderStep[], fixed: readonly OrderRule[]): OrderRule[] {
+  const added: OrderRule[] = [];
+  const others = onTable.filter((s) => !skipped.includes(s));
+  for (const first of skipped.filter((s) => onTable.includes(s)))
+    for (const then of others)
+      if (!leadsTo(then.id, first.id, [...fixed, ...added]))
+        added.push({ first: first.id, then: then.id, kind: 'before', rule: 'order.skipped_early' });
+  return added;
 }
 
 /**

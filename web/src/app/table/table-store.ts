@@ -189,10 +189,16 @@ export class TableStore {
       `${this.onBreak() ? 'In the break' : 'Looked'}: ${this.words.labels.mood[mood]}`,
     );
   }
+  /** The latest entry that was taken back; the state shows it a moment later. */
+  private takenBack: string | undefined;
+  private isTakenBack(): boolean {
+    return this.takenBack !== undefined && this.visit.state().undoable?.id === this.takenBack;
+  }
   /** Stop: what makes the end safe comes first, why is asked afterwards. */
   async stop(): Promise<void> {
     this.slip.set(undefined);
-    if (!this.closing()) await this.record({ type: 'closing_begun', body: {} }, 'Stopping');
+    // A stop that is just being taken back still shows as begun: pressing it again is meant.
+    if (!this.closing() || this.isTakenBack()) await this.record({ type: 'closing_begun', body: {} }, 'Stopping');
   }
   async tick(line: ClosingLine): Promise<void> {
     // The tool is away: the step in hand is over, as far as it came.
@@ -256,6 +262,7 @@ export class TableStore {
   async undo(): Promise<void> {
     const target = this.visit.state().undoable;
     if (!target) return;
+    this.takenBack = target.id;
     await this.visit.undo();
     this.lastEntry.set(`Taken back: ${sayEvent(this.words, target.event)}`);
   }

@@ -138,6 +138,17 @@ describe('TablePage', () => {
     await visit.until(() => visit.host.querySelector('man-step-card') !== null);
   });
 
+  it('hears a stop that is pressed at once after one was taken back', async () => {
+    await visit.click(/^Start/);
+    await key('s');
+    await visit.until(() => visit.host.querySelector('man-closing-card') !== null);
+    const written = visit.store.state().eventCount;
+    // Both in one breath: the state has not come yet.
+    for (const pressed of ['u', 's']) document.dispatchEvent(new KeyboardEvent('keydown', { key: pressed, bubbles: true }));
+    await visit.until(() => visit.store.state().eventCount === written + 2);
+    await visit.until(() => visit.host.querySelector('man-closing-card') !== null);
+  });
+
   it('takes a signal from the pad beside an open slip, and keeps what was typed on it', async () => {
     await visit.click(/^Start/);
     await key('n');

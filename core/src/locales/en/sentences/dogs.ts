@@ -92,7 +92,7 @@ export const DOGS_SENTENCES = {
   'safe.dry': 'Dry enough to go home in about {minutes} min.',
   'safe.down': 'Off the table, led, not let to jump.',
   // What each kind of dog changes
-  'change.puppy_short': 'Short: work and stretches are capped by age, no full body clip before 17 weeks.',
+  'change.puppy_short': 'Short: work and stretches are capped by age, no full body clip before 16 weeks.',
   'change.puppy_hear': 'Tool without a blade first; treats; back in 2 to 4 weeks.',
   'change.senior_order': 'Health before looks: nails, bath and hygiene first; it lies for what can be done lying.',
   'change.senior_skin': 'Thin skin: no skip teeth, no #7, no #15; towel and stand dryer.',
