@@ -7,7 +7,7 @@ import { painfulLimit } from './knowledge/fit/index.js';
 import { standingLimits } from './knowledge/dogs/index.js';
 import { anInput } from './testing/dogs.js';
 import { aFitQuestion } from './testing/fit-questions.js';
-import { emptyVisit, marksStillThere, planContextOf, presumedMarks, summarize, type VisitSummary } from './visit/index.js';
+import { emptyVisit, marksStillThere, mindedPlaces, planContextOf, presumedMarks, summarize, type VisitSummary } from './visit/index.js';
 import { EMPTY_DOG } from './knowledge/dogs/index.js';
 import type { PieceId, ZoneId } from './words/index.js';
 import type { Piece } from './plan/index.js';
@@ -125,6 +125,11 @@ describe('what each fact must change', () => {
     const after = (...visits: VisitSummary[]): readonly ZoneId[] | undefined =>
       planContextOf({ dog: EMPTY_DOG, trained: true, today: '2026-11-25' }, visits).resented;
     expect([after(minded), after(calm, calm, minded), after(calm, calm, calm, minded)]).toEqual([['tail'], ['tail'], []]);
+    // Said to bear the hand there: that is an answer, not silence. What it minds after that counts again.
+    const bears = past({ resents: [], bearsAt: ['tail'] });
+    expect([after(bears, minded), after(minded, bears)]).toEqual([[], ['tail']]);
+    const today = { ...emptyVisit('today'), bearsAt: new Set<ZoneId>(['tail']) };
+    expect([mindedPlaces(emptyVisit('today'), ['tail']), mindedPlaces(today, ['tail', 'chin'])]).toEqual([['tail'], ['chin']]);
   });
   it('growled, snapped or bit before the work, or within the year: guarded before the first tool where it hurts or minds', () => {
     const zones = [mat('armpit_left')];

@@ -4,7 +4,7 @@ import { makePlan } from '../plan/index.js';
 import { anInput } from '../testing/dogs.js';
 import { recordOf, sayReason } from '../testing/english.js';
 import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
-import { replay, type VisitState } from '../visit/index.js';
+import { type MarkOfFile, replay, type VisitState } from '../visit/index.js';
 import type { ZoneId } from '../words/index.js';
 import { homeCare, leftOver, tellVisit } from './index.js';
 
@@ -53,6 +53,39 @@ describe('tellVisit', () => {
       ]),
     );
     expect(text).toContain('Nick (mild: heals by itself), left ear flap (leather): Pressed, stopped.');
+  });
+  it('gives each mark a follow-up of its own', () => {
+    const found = { lengthMm: 4, widthMm: 4, border: 'regular', surface: 'smooth' } as const;
+    const state: VisitState = {
+      ...visit([]),
+      feelOver: {
+        ...visit([]).feelOver,
+        marks: [
+          { ...found, markId: 'new', zone: 'back', isNew: true, kind: 'stands_out' },
+          { ...found, markId: 'as-it-was', zone: 'neck', isNew: false, kind: 'hangs' },
+          { ...found, markId: 'grown', zone: 'rump', isNew: false, lengthMm: 9, kind: 'under_skin' },
+          { ...found, markId: 'open', zone: 'belly', isNew: false, surface: 'bleeding', kind: 'stands_out' },
+        ],
+      },
+    };
+    const before = (markId: string, zone: ZoneId): MarkOfFile => ({
+      ...found,
+      markId,
+      zone,
+      seenOn: '2026-01-01',
+    });
+    const file = { marks: [before('as-it-was', 'neck'), before('grown', 'rump'), before('open', 'belly')] };
+    const follow = (marks: Parameters<typeof tellVisit>[2]): (string | undefined)[] =>
+      tellVisit(state, 'Moss', marks).flatMap((r) => (r.rule === 'told.mark' || r.rule === 'told.mark_known' ? [r.facts.follow] : []));
+    // A vet has seen the one that stays as it was; nobody has seen the others.
+    expect(follow({ ...file, vetSeen: [{ markId: 'as-it-was', on: '2026-01-02' }] })).toEqual([
+      'four_weeks',
+      'next_visit',
+      'check_up',
+      'within_days',
+    ]);
+    expect(follow(file)[1]).toBe('check_up');
+    expect(tellVisit(state, 'Moss', file).map(sayReason)).toContain('Found today: a bump, back, 4 × 4 mm: we look at it again in 4 weeks.');
   });
   it('keeps how soon: a vet today, a vet within days, here within a week', () => {
     const zone = (z: ZoneId, more: Partial<ZoneFinding>): ZoneFinding => ({ zone: z, matGrade: 0, skin: 'sound', crust: false, ...more });

@@ -1,4 +1,5 @@
 import { zoneFacts } from '../knowledge/anatomy/index.js';
+import { adviseMark, followMark } from '../knowledge/marks/index.js';
 import { sayingOf } from '../log/index.js';
 import { bandOf } from '../strain/index.js';
 import { type MarkOfFile, presumedMarks, unfinishedPieces, type VisitState, workNow } from '../visit/index.js';
@@ -17,9 +18,9 @@ import { CLOSE_WORK, isForEase } from '../work/index.js';
 
 /**
  * What happened, in the order an owner asks: was it done, how was it, what was found, what went wrong, what is left.
- * @param known marks of the file, of earlier visits
+ * @param file marks of earlier visits, and which a vet has seen
  */
-export function tellVisit(state: VisitState, dogName: string, known: readonly MarkOfFile[] = []): Reason[] {
+export function tellVisit(state: VisitState, dogName: string, file: MarksKnown = { marks: [] }): Reason[] {
   const out: Reason[] = [];
   if (state.ended?.outcome === 'not_today') out.push(reason('told.not_today', { name: dogName, why: state.ended.why }, 1));
   const now = workNow(state, state.work?.clockMs ?? 0);
@@ -52,7 +53,7 @@ export function tellVisit(state: VisitState, dogName: string, known: readonly Ma
     if (days === undefined) out.push(reason('told.vet', { things }, 1));
     else out.push(days === 0 ? reason('told.vet_today', { things }, 1) : reason('told.vet_within', { days, things }, 1));
   }
-  if (state.ended?.outcome !== 'not_today') out.push(...marksTold(state, known));
+  if (state.ended?.outcome !== 'not_today') out.push(...marksTold(state, file));
   for (const i of state.incidents) {
     out.push(
       reason(
@@ -71,16 +72,26 @@ export function tellVisit(state: VisitState, dogName: string, known: readonly Ma
   return out;
 }
 
+/** What the file knows of a dog's marks. */
+export interface MarksKnown {
+  readonly marks: readonly MarkOfFile[];
+  readonly vetSeen?: readonly { readonly markId: string; readonly on: string }[];
+}
+
 /** Each mark by itself: what was found, what was known, and what nobody looked for. */
-function marksTold(state: VisitState, known: readonly MarkOfFile[]): Reason[] {
-  const since = (id: string): string | undefined =>
-    known
-      .filter((m) => m.markId === id)
-      .map((m) => m.seenOn)
-      .sort()[0];
+function marksTold(state: VisitState, { marks: known, vetSeen = [] }: MarksKnown): Reason[] {
+  const today = state.arrivesAt?.slice(0, 10) ?? '';
   const found = state.feelOver.marks.map((m) => {
-    const facts = { mark_kind: m.kind ?? 'stands_out', zone: m.zone, size: [m.lengthMm, m.widthMm] as const };
-    const first = since(m.markId);
+    const before = known.filter((k) => k.markId === m.markId);
+    const { verdict } = adviseMark({
+      zone: m.zone,
+      seen: [...(today === '' ? [] : before.map((k) => ({ ...k, on: k.seenOn }))), { ...m, on: today }],
+      seenByVet: false,
+      vetOn: vetSeen.find((v) => v.markId === m.markId)?.on,
+    });
+    const follow = m.kind === 'sore' ? 'within_days' : followMark(verdict, m.isNew);
+    const facts = { mark_kind: m.kind ?? 'stands_out', zone: m.zone, size: [m.lengthMm, m.widthMm] as const, follow };
+    const first = before.map((k) => k.seenOn).sort()[0];
     return first === undefined ? reason('told.mark', facts, 0.7) : reason('told.mark_known', { ...facts, since: first }, 0.6);
   });
   const missed = presumedMarks(known, state).map((m) => reason('told.mark_presumed', { zone: m.zone, since: m.presumedSince ?? '' }, 0.5));

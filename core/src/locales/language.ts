@@ -38,6 +38,7 @@ import type {
   TAIL_SETS,
   MARK_BORDERS,
   MARK_SURFACES,
+  MarkFollow,
   MarkKind,
   MatGrade,
   Mood,
@@ -105,6 +106,7 @@ export interface LabelIds {
   lookedPart: LookedPart;
   matGrade: MatGrade;
   markKind: MarkKind;
+  markFollow: MarkFollow;
   mood: Mood;
   nose: (typeof NOSES)[number];
   phase: Phase;

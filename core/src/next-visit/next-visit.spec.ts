@@ -9,7 +9,7 @@ const datesOf = (change: Partial<NextVisitQuestion> = {}): ReturnType<typeof nex
     clipOff: false,
     leftWeeks: undefined,
     stoppedEarly: false,
-    newMarks: false,
+    newMarks: [],
     returnWeeks: undefined,
     season: undefined,
     house: HOUSE_DEFAULTS,
@@ -48,7 +48,7 @@ describe('nextVisitDates', () => {
       ['next.skin_after_pelt', 2],
       ['next.clip_off', 8],
     ]);
-    expect(ask({ newMarks: true })[0]).toEqual(['next.marks', 4]);
+    expect(ask({ newMarks: ['back'] })[0]).toEqual(['next.marks', 4]);
     expect(ask({ returnWeeks: 16 })).toContain(['next.between', 6]);
     expect(ask({ returnWeeks: 8 })).toEqual([['next.coat', 6]]);
     expect(ask({ dog: aDog({ born: '2026-08-20' }) })[0]).toEqual(['next.puppy', 3]);

@@ -49,7 +49,7 @@ const EFFECTS: Readonly<Record<HouseQuestion, () => void>> = {
         clipOff: false,
         leftWeeks: undefined,
         stoppedEarly: false,
-        newMarks: false,
+        newMarks: [],
         returnWeeks: undefined,
         season: undefined,
         house,

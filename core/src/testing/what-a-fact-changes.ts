@@ -111,7 +111,7 @@ export function followsFrom(facts: DayFacts): Follows {
         clipOff: built.mats.clipOff,
         leftWeeks: undefined,
         stoppedEarly: false,
-        newMarks: input.feelOver.marks.some((m) => m.isNew),
+        newMarks: input.feelOver.marks.filter((m) => m.isNew).map((m) => m.zone),
         returnWeeks: input.asked.returnWeeks,
         season: undefined,
         house: input.house,

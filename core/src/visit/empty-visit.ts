@@ -20,6 +20,7 @@ export function emptyVisit(visitId: string): VisitState {
     moodFelt: false,
     areasFelt: new Map(),
     marksGone: new Set(),
+    bearsAt: new Set(),
     weightKg: undefined,
     feelOverDone: false,
     consents: new Map(),

@@ -78,10 +78,21 @@ function askedBefore(past: readonly VisitSummary[]): NonNullable<VisitState['dog
 /** A place that it minded is taken to be minded for so many visits, as a growl is. Our default. */
 const MINDED_FOR_VISITS = 3;
 
-/** Places where it minded the hand at the latest visits: one visit that does not say it again forgets nothing. @param past the latest first */
+/** Places where it minded the hand at the latest visits: one visit that does not say it again
+ * forgets nothing, one that says it bears the hand there does. @param past the latest first */
 export function resentedLately(past: readonly VisitSummary[]): ZoneId[] {
   const over = past.filter((s) => s.outcome === 'finished' || s.outcome === 'stopped').slice(0, MINDED_FOR_VISITS);
-  return [...new Set(over.flatMap((s) => s.resents ?? []))];
+  const minds = new Map<ZoneId, boolean>();
+  for (const s of [...over].reverse()) {
+    for (const zone of s.bearsAt ?? []) minds.set(zone, false);
+    for (const zone of s.resents ?? []) minds.set(zone, true);
+  }
+  return [...minds].flatMap(([zone, yes]) => (yes ? [zone] : []));
+}
+
+/** Places that it minds: felt today, or minded lately and not said to be borne today. @param lately as {@link resentedLately} says */
+export function mindedPlaces(now: Pick<VisitState, 'feelOver' | 'bearsAt'>, lately: readonly ZoneId[]): ZoneId[] {
+  return [...new Set([...(now.feelOver.resents ?? []), ...lately.filter((z) => !now.bearsAt.has(z))])];
 }
 
 /** A mark as the file knows it, of one visit. */

@@ -8,7 +8,7 @@ import type { BreakSeen } from '../strain/index.js';
 import type { Condition, HouseRules, ZoneId } from '../words/index.js';
 import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
-import { knownFacts, marksStillThere, type MarkOfFile, presumedMarks, resentedLately } from './known-from-visits.js';
+import { knownFacts, marksStillThere, type MarkOfFile, mindedPlaces, presumedMarks, resentedLately } from './known-from-visits.js';
 import { breaksSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';
 
 export interface PlanContext {
@@ -92,7 +92,7 @@ export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResul
 /** Today's findings with what is taken to be as it was: marks that nobody looked for, places it minded. */
 export function withKnown(feelOver: FeelOver, state: VisitState, context: Pick<PlanContext, 'knownMarks' | 'resented'>): FeelOver {
   const presumed = presumedMarks(context.knownMarks ?? [], state);
-  const resents = [...new Set([...(feelOver.resents ?? []), ...(context.resented ?? [])])];
+  const resents = mindedPlaces(state, context.resented ?? []);
   if (presumed.length === 0 && resents.length === (feelOver.resents ?? []).length) return feelOver;
   return { ...feelOver, marks: [...feelOver.marks, ...presumed], resents };
 }

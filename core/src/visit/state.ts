@@ -138,6 +138,8 @@ export interface VisitState {
   readonly areasFelt: Map<FeelArea, 'sound' | 'as_before'>;
   /** Marks of earlier visits that were looked for and are not there. */
   readonly marksGone: Set<string>;
+  /** Places where it was said not to mind the hand: what earlier visits say of them counts no more. */
+  readonly bearsAt: Set<ZoneId>;
   /** On the scale today, kg. */
   weightKg: number | undefined;
   feelOverDone: boolean;

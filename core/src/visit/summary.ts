@@ -83,6 +83,8 @@ export interface VisitSummary {
   readonly dogAsked?: VisitState['dogAsked'] | null;
   /** Marks that were looked for and not found; not in summaries written by earlier versions. */
   readonly marksGone?: readonly string[];
+  /** Places where it was said not to mind the hand any more; not in summaries written by earlier versions. */
+  readonly bearsAt?: readonly ZoneId[];
   readonly coatDone?: boolean;
   /** What the owner answered; not in summaries written by earlier versions. */
   readonly consents?: readonly {
@@ -140,6 +142,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     warned: warnedIn(state) ?? null,
     resents: state.feelOver.resents ?? [],
     marksGone: [...state.marksGone],
+    bearsAt: [...state.bearsAt],
     dogAsked: state.dogAsked ?? null,
     coatDone: coatDoneIn(state),
     consents: [...state.consents].flatMap(([id, c]) =>

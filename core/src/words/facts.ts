@@ -9,7 +9,7 @@ import type { HoldId } from './holds.js';
 import type { HouseQuestion } from './house-rules.js';
 import type { HarmDegree, IncidentKind } from './incidents.js';
 import type { LookedFinding, LookedPart } from './looked.js';
-import type { MARK_SURFACES, MarkKind } from './marks.js';
+import type { MARK_SURFACES, MarkFollow, MarkKind } from './marks.js';
 import type { Mood } from './moods.js';
 import type { Saying } from './reason.js';
 import type { SignalId, StrainBand } from './strain.js';
@@ -79,6 +79,7 @@ export interface FactKinds {
   injury: InjuryKind;
   warning: Warning;
   markKind: MarkKind;
+  markFollow: MarkFollow;
 }
 export type FactKind = keyof FactKinds;
 
@@ -186,6 +187,7 @@ export const FACTS = {
   injury: 'injury',
   warned: 'warning',
   mark_kind: 'markKind',
+  follow: 'markFollow',
 } as const satisfies Record<string, FactKind>;
 
 export type FactName = keyof typeof FACTS;

@@ -72,6 +72,8 @@ export const APPLY_FINDINGS: Appliers<
   place_resented: (s, { body }) => {
     const others = (s.feelOver.resents ?? []).filter((z) => z !== body.zone);
     s.feelOver = { ...s.feelOver, resents: body.resents ? [...others, body.zone] : others };
+    if (body.resents) s.bearsAt.delete(body.zone);
+    else s.bearsAt.add(body.zone);
   },
   warned_before: (s, { body }) => {
     s.feelOver = { ...s.feelOver, warned: body.what ?? undefined };

@@ -19,7 +19,7 @@ export const OWNER_RULES = {
   'next.baths_too_often': rule('practice', 'weeks', 'least', 'needed'),
   'next.skin_after_pelt': rule('practice', 'weeks'),
   'next.between': rule('practice', 'weeks'),
-  'next.marks': rule('practice', 'weeks'),
+  'next.marks': rule('practice', 'weeks', 'zones?'),
   // Told at the hand-back
   'told.not_today': rule('record', 'name', 'why'),
   'told.planned': rule('record', 'steps', 'minutes'),
@@ -38,8 +38,8 @@ export const OWNER_RULES = {
   'told.vet': rule('floor', 'things'),
   'told.in_writing': rule('house'),
   'told.by_word': rule('house'),
-  'told.mark': rule('record', 'mark_kind', 'zone', 'size'),
-  'told.mark_known': rule('record', 'mark_kind', 'zone', 'size', 'since'),
+  'told.mark': rule('record', 'mark_kind', 'zone', 'size', 'follow?'),
+  'told.mark_known': rule('record', 'mark_kind', 'zone', 'size', 'since', 'follow?'),
   'told.mark_presumed': rule('record', 'zone', 'since'),
   // Home care
   'care.close_clip': rule('practice', 'name'),

@@ -1,5 +1,6 @@
 import { NOTHING_FOUND } from '@mansuet/core/findings';
 import { replay, summarize } from '@mansuet/core/visit';
+import { ToggleHarness } from '../controls/testing/choice.harness';
 import { TextFieldHarness } from '../controls/testing/field.harness';
 import { FELT, STAFF, VISIT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { FeelOverPage } from './feel-over.page';
@@ -281,6 +282,21 @@ describe('FeelOverPage after a visit that left a mat', () => {
     await visit.click('Wide teeth snag');
     expect(asks()).not.toContain('left undone');
     expect(visit.store.planInput()?.feelOver.zones.map((z) => z.matGrade)).toEqual([1]);
+    visit.close();
+  });
+
+  it('knows the place that it minded the last time, and lets it be taken back', async () => {
+    const minded = { ...past, summary: { ...left, resents: ['tail' as const] } };
+    const visit = await openVisit(FeelOverPage, [{ type: 'file_read', body: {} }, ...FELT], {}, null, [minded]);
+    const resents = (): readonly string[] => visit.store.planInput()?.feelOver.resents ?? [];
+    expect(resents()).toEqual(['tail']);
+    visit.host.querySelector('[data-zone="tail"]')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await visit.fixture.whenStable();
+    const toggle = await visit.loader.getHarness(ToggleHarness.with({ label: 'minds the hand here' }));
+    expect(await toggle.isOn()).toBeTrue();
+    await toggle.press();
+    await visit.until(() => resents().length === 0);
+    expect(await toggle.isOn()).toBeFalse();
     visit.close();
   });
 });

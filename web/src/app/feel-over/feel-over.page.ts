@@ -9,7 +9,7 @@ import type { MapLayer } from '../body-map/layers';
 import { type Tab, TabPanel, Tabs } from '../controls/tabs';
 import { StandIns } from '../devices/stand-ins';
 import type { VisitEvent } from '@mansuet/core/log';
-import { openMirrors, presumedMarks } from '@mansuet/core/visit';
+import { openMirrors, mindedPlaces, presumedMarks } from '@mansuet/core/visit';
 import { sayEvent } from '../visit/say-event';
 import { VisitStore } from '../visit/visit-store';
 import { Growing } from './growing';
@@ -72,7 +72,7 @@ export class FeelOverPage {
     // Marks that are known lie there until somebody looks.
     const marks = [...found.marks, ...presumedMarks(this.store.planContext()?.knownMarks ?? [], this.store.state())];
     for (const [zone, paint] of paintFound({ ...found, marks })) set(zone, paint);
-    for (const zone of found.resents ?? []) set(zone, { trigger: true });
+    for (const zone of mindedPlaces(this.store.state(), this.store.planContext()?.resented ?? [])) set(zone, { trigger: true });
     for (const z of found.zones) set(z.zone, { felt: true });
     const last = this.store.context()?.lastFound ?? undefined;
     for (const zone of changedZones(found, new Set(areas.keys()), last)) set(zone, { changed: true });

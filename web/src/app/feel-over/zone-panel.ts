@@ -6,7 +6,7 @@ import { adviseMat } from '@mansuet/core/knowledge/coat';
 import { hasKind } from '@mansuet/core/knowledge/dogs';
 import type { EventBody } from '@mansuet/core/log';
 import { competenceOf } from '@mansuet/core/plan';
-import { openMirrors, presumedMarks } from '@mansuet/core/visit';
+import { openMirrors, mindedPlaces, presumedMarks } from '@mansuet/core/visit';
 import { type CombTest, type DryerTest, type LiftTest, type MatGrade, SKIN_STATES, type SkinState, type ZoneId } from '@mansuet/core/words';
 import type { Touch } from '../body-map/body-map';
 import { type Choice, choicesOf } from '../controls/choice';
@@ -96,7 +96,7 @@ export class ZonePanel {
   /** Felt today, or minded the last time. */
   protected readonly resents = computed(() => {
     const zone = this.zone();
-    return zone !== undefined && (this.feelOver().resents ?? []).includes(zone);
+    return zone !== undefined && mindedPlaces(this.store.state(), this.store.planContext()?.resented ?? []).includes(zone);
   });
   /** Only after the wash, and only an open mat is a question for the dryer. */
   protected readonly mayTestByDryer = computed(() => {

@@ -36,7 +36,10 @@ export class HandBackPage {
   protected readonly holds = this.words.labels.hold;
 
   protected readonly told = computed(() =>
-    tellVisit(this.store.state(), this.store.name(), this.store.planContext()?.knownMarks).map((r) => ({
+    tellVisit(this.store.state(), this.store.name(), {
+      marks: this.store.planContext()?.knownMarks ?? [],
+      vetSeen: this.store.context()?.file.vetSeen ?? [],
+    }).map((r) => ({
       text: this.words.say(r),
       vet: r.rule.startsWith('told.vet') || r.rule === 'told.incident',
       weight: r.weight,
@@ -68,7 +71,7 @@ export class HandBackPage {
       clipOff: state.plan?.steps.some((s) => s.name === 'clip_off_body') ?? false,
       leftWeeks: left.length > 0 ? (state.plan?.secondVisitWeeks ?? LEFT_WEEKS) : undefined,
       stoppedEarly: state.ended?.outcome === 'stopped',
-      newMarks: state.feelOver.marks.some((m) => m.isNew),
+      newMarks: state.feelOver.marks.filter((m) => m.isNew).map((m) => m.zone),
       returnWeeks: state.asked.returnWeeks,
       season: this.season(),
       house: this.store.house(),

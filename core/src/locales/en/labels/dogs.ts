@@ -13,6 +13,7 @@ import type {
   Leg,
   LiesOn,
   MARK_BORDERS,
+  MarkFollow,
   MarkKind,
   MARK_SURFACES,
   Mood,
@@ -178,6 +179,14 @@ export const MARK_KIND_LABELS: Readonly<Record<MarkKind, string>> = {
   under_skin: 'under the skin',
   scar: 'scar',
   sore: 'sore',
+};
+
+/** What becomes of a mark, as its owner reads it. */
+export const MARK_FOLLOW_LABELS: Readonly<Record<MarkFollow, string>> = {
+  next_visit: 'we measure it again at the next visit',
+  four_weeks: 'we look at it again in 4 weeks',
+  check_up: 'ask a vet to look at it at the next check-up',
+  within_days: 'a vet should see it within days',
 };
 
 /** Words that an owner may read. */
