@@ -1,4 +1,5 @@
 import { zoneFacts } from '../knowledge/anatomy/index.js';
+import type { MarkFound } from '../findings/index.js';
 import { adviseMark, followMark } from '../knowledge/marks/index.js';
 import { sayingOf } from '../log/index.js';
 import { bandOf } from '../strain/index.js';
@@ -8,6 +9,7 @@ import {
   activityOf,
   type HouseRules,
   JOINTS,
+  type MarkFollow,
   type Reason,
   reason,
   type Saying,
@@ -80,22 +82,24 @@ export interface MarksKnown {
 
 /** Each mark by itself: what was found, what was known, and what nobody looked for. */
 function marksTold(state: VisitState, { marks: known, vetSeen = [] }: MarksKnown): Reason[] {
-  const today = state.arrivesAt?.slice(0, 10) ?? '';
   const found = state.feelOver.marks.map((m) => {
     const before = known.filter((k) => k.markId === m.markId);
-    const { verdict } = adviseMark({
-      zone: m.zone,
-      seen: [...(today === '' ? [] : before.map((k) => ({ ...k, on: k.seenOn }))), { ...m, on: today }],
-      seenByVet: false,
-      vetOn: vetSeen.find((v) => v.markId === m.markId)?.on,
-    });
-    const follow = m.kind === 'sore' ? 'within_days' : followMark(verdict, m.isNew);
+    const follow = followOf(state, m, before, vetSeen.find((v) => v.markId === m.markId)?.on);
     const facts = { mark_kind: m.kind ?? 'stands_out', zone: m.zone, size: [m.lengthMm, m.widthMm] as const, follow };
     const first = before.map((k) => k.seenOn).sort()[0];
     return first === undefined ? reason('told.mark', facts, 0.7) : reason('told.mark_known', { ...facts, since: first }, 0.6);
   });
   const missed = presumedMarks(known, state).map((m) => reason('told.mark_presumed', { zone: m.zone, since: m.presumedSince ?? '' }, 0.5));
   return [...found, ...missed];
+}
+
+/** What becomes of a mark, by its change up to the day of the visit; nothing without a day. */
+function followOf(state: VisitState, mark: MarkFound, before: readonly MarkOfFile[], vetOn: string | undefined): MarkFollow | undefined {
+  const on = state.arrivesAt?.slice(0, 10);
+  if (on === undefined) return undefined;
+  if (mark.kind === 'sore') return 'within_days';
+  const seen = [...before.map((k) => ({ ...k, on: k.seenOn })), { ...mark, on }];
+  return followMark(adviseMark({ zone: mark.zone, seen, seenByVet: false, vetOn }).verdict, mark.isNew);
 }
 
 /** What was put off or is for a vet, by how soon; the soonest first, what says no day last. */
