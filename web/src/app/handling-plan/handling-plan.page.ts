@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { Router } from '@angular/router';
 import { type PlanWish, withWish } from '@mansuet/core/plan';
 import { planChanges, planRecordOf, recordFromHere, toldWith } from '@mansuet/core/visit';
-import type { PlanWay, Reason, StepId } from '@mansuet/core/words';
+import type { PlanWay, Reason, RuleId, StepId } from '@mansuet/core/words';
 import { BATHING } from '@mansuet/core/work';
 import { Keymap } from '../controls/keymap';
 import { Notice } from '../controls/notice';
@@ -34,6 +34,9 @@ const VIEWS: readonly Tab<View>[] = [
 ];
 
 /** The handling plan: what in which order, with which hold and blade, where the breaks lie, what is left for another day, and why. */
+/** What of the programme is for now; what waits stands with the rest of what the plan rests on. */
+const PUPPY_RULES: readonly RuleId[] = ['plan.puppy_begins', 'plan.puppy_programme', 'plan.puppy_offer', 'plan.puppy_all_met'];
+
 @Component({
   selector: 'man-handling-plan',
   imports: [
@@ -198,6 +201,13 @@ export class HandlingPlanPage {
     this.list()?.move(this.opened(), this.opened() + by);
   }
 
+  /** Where a puppy stands in its programme, and what to offer today. */
+  protected readonly ofPuppy = computed(() =>
+    (this.plan()?.reasons ?? [])
+      .filter((r) => PUPPY_RULES.includes(r.rule))
+      .map(this.says)
+      .join(' '),
+  );
   protected say(reasons: readonly Reason[]): { text: string; source: string }[] {
     return reasons.map(this.words.withSource);
   }
