@@ -77,4 +77,16 @@ describe('nextVisitDates', () => {
     expect(addWeeks('2026-01-01', 2)).toBe('2026-01-15');
     expect(addWeeks('2026-12-25', 1)).toBe('2027-01-01');
   });
+  it('says every figure that it rests on', () => {
+    const facts = (change: Partial<NextVisitQuestion>): object[] => datesOf(change).map((d) => d.because.facts);
+    const ears = aDog({ ears: 'drop', conditions: ['ear_trouble'] });
+    const house = houseRules({ earHair: 'pluck' });
+    expect(facts({ dog: ears, house, done: ['ears'] }).filter((f) => 'weeks' in f && f.weeks === 8).length).toBe(2);
+    expect(facts({ season: { month: 3, share: 0.8, reasons: [] } })).toContain({ weeks: 9, month: 3 });
+    expect(facts({ leftWeeks: 1 })).toContain({ weeks: 1 });
+    expect(facts({ stoppedEarly: true })).toContain({ weeks: 2 });
+    expect(facts({ newMarks: ['back', 'tail'] })).toContain({ weeks: 4, zones: ['back', 'tail'] });
+    // Ears that a vet plucks, or nobody, are no reason of this house.
+    expect(ask({ done: ['ears'] })).not.toContain(['next.ears_plucked', 8]);
+  });
 });

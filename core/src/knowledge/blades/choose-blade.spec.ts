@@ -175,3 +175,42 @@ describe('chooseBlade', () => {
     );
   });
 });
+
+describe('why this blade', () => {
+  const why = (change: Partial<BladeQuestion>): Map<string, object> =>
+    new Map(chooseBlade(ask(change)).reasons.map((r) => [r.rule, r.facts]));
+
+  it('says one plain reason when nothing speaks for another blade, and no other', () => {
+    expect([...why({ guards: [] })]).toEqual([['blade.default', { blade: '5F', mm: 6.3 }]]);
+    expect(why({ guards: [], greasy: true }).has('blade.default')).toBeFalse();
+  });
+  it('says what was burned, and when; that greasy blades are cleaned; nothing of that otherwise', () => {
+    const burned = why({ guards: [], burnedHere: true, burnedOn: '2026-01-10' });
+    expect(burned.get('blade.burned_one_pass')).toEqual({ zone: 'back', on: '2026-01-10' });
+    expect(why({ guards: [], greasy: true }).get('blade.greasy_clean')).toEqual({});
+    const plain = why({ guards: [] });
+    expect([plain.has('blade.burned_one_pass'), plain.has('blade.greasy_clean')]).toEqual([false, false]);
+  });
+  it('says that a length is not possible from more than a millimetre on', () => {
+    const far = why({ guards: [], wantedMm: 20 });
+    expect(far.get('blade.length_not_possible')).toEqual({ wanted: 20, mm: 13, zone: 'back' });
+    // 5F leaves 6.3 mm: a millimetre beside that is what was asked for.
+    expect(why({ guards: [], wantedMm: 7.3 }).has('blade.length_not_possible')).toBeFalse();
+  });
+  it('keeps a double coat on body, neck and legs, unless it is matted or was asked long anyway', () => {
+    const double = (change: Partial<BladeQuestion>): boolean =>
+      why({ coat: 'double', guards: [], ...change }).has('blade.double_coat_raked');
+    expect((['back', 'neck', 'foreleg_left'] as const).map((zone) => double({ zone }))).toEqual([true, true, true]);
+    expect([double({ matGrade: 1 }), double({ matGrade: 2 })]).toEqual([true, false]);
+    expect([double({ wantedMm: 12.9 }), double({ wantedMm: 13 }), double({ wantedMm: 20 })]).toEqual([true, false, false]);
+    expect(double({ zone: 'belly' })).toBeFalse();
+  });
+  it('names the blades of a first, longer pass', () => {
+    const stepped = why({ guards: [], wantedMm: 1.5, house: houseRules({ bodyClip: 'step_down' }) }).get('blade.step_down');
+    const over = why({ guards: [], wantedMm: 1.5, overgrown: true, overgrownWeeks: 12 }).get('blade.overgrown_longer_first');
+    for (const facts of [stepped, over]) expect(facts).toEqual(jasmine.objectContaining({ blade: '10' }));
+    const named = (facts: object | undefined): unknown => facts && 'first_blade' in facts && facts.first_blade;
+    for (const facts of [stepped, over]) expect(bladeOf(named(facts) as '10').lengthMm).toBeGreaterThan(1.5);
+    expect(over).toEqual(jasmine.objectContaining({ weeks: 12 }));
+  });
+});

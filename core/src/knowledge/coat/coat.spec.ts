@@ -296,6 +296,10 @@ describe('mattingSeason', () => {
     ).toBeUndefined();
     expect(mattingSeason([])).toBeUndefined();
   });
+  it('takes no visit without mats for one with', () => {
+    expect(mattingSeason([visit('2024-03-01', 4), visit('2025-03-01', 4), visit('2025-09-01', 0)])).toBeUndefined();
+    expect(mattingSeason([visit('2024-03-01', 4), visit('2025-03-01', 4), visit('2025-04-01', 1)])).toBeDefined();
+  });
   it('does not take many visits in a season for a season', () => {
     const spring = Array.from({ length: 9 }, (_, i) => visit(`202${4 + (i % 3)}-04-0${1 + (i % 9)}`, 1));
     const rest = ['01', '07', '10'].map((m) => visit(`2025-${m}-01`, 1));

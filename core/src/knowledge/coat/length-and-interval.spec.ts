@@ -25,6 +25,10 @@ describe('length and interval', () => {
     expect(weeksForLength('curly', 60, false).weeks).toBe(1);
     expect(weeksForLength('double', 60, false).weeks).toBe(Infinity);
     expect(() => weeksForLength('curly', 0, false)).toThrowError(RangeError);
+    const why = (...args: Parameters<typeof weeksForLength>): [string, object][] =>
+      weeksForLength(...args).reasons.map((r) => [r.rule, r.facts]);
+    expect(why('curly', 9, false)).toEqual([['next.weeks_for_length', { weeks: 9, mm: 9, limit: 35, coat: 'curly' }]]);
+    expect(why('double', 60, false)).toEqual([['next.length_free', { coat: 'double' }]]);
   });
   it('are each other’s answer: what may be left for some weeks must be back in those weeks', () => {
     fc.assert(

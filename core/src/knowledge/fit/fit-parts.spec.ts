@@ -14,6 +14,8 @@ import {
   fitToGroom,
   heatLoad,
   type HeatLoadQuestion,
+  leftByLooks,
+  lookedMinutesFactor,
   PAINFUL_MINUTES,
   painfulInOneGo,
   painfulLimit,
@@ -125,6 +127,32 @@ describe('answerTold', () => {
     expect(verdict('new_medicine', [])).toBe('ask_vet');
     for (const item of ['just_fed', 'pain_relief_by_vet', 'spot_on_fresh', 'vaccination_not_stated'] as const)
       expect(verdict(item, [])).toBe('go_with_limits');
+  });
+  it('has one verdict for each, whatever the dog', () => {
+    const verdicts = Object.fromEntries(TOLD_ITEMS.map((t) => [t, verdict(t, [])]));
+    expect(verdicts).toEqual({
+      insulin_without_meal: 'not_today',
+      insulin_due: 'ask_vet',
+      new_medicine: 'ask_vet',
+      surgery_lately: 'ask_vet',
+      ...Object.fromEntries(
+        (
+          [
+            'medicine_missed',
+            'just_fed',
+            'pain_relief_by_vet',
+            'spot_on_fresh',
+            'vaccination_not_stated',
+            'vaccination_incomplete',
+            'household_marks',
+            'in_season',
+            'injection_lately',
+            'sore_after_last',
+            'not_let_out',
+          ] as const
+        ).map((t) => [t, 'go_with_limits']),
+      ),
+    });
   });
   it('has its own sentence for each', () => {
     const said = TOLD_ITEMS.map((t) => sayReason(answerTold(t, []).because));
@@ -243,5 +271,26 @@ describe('safeFinish', () => {
     ]);
     expect([alone({ woundOpen: true }), alone({ onTable: true }), alone({ dryingMinutes: 7.5 })]).toEqual([5, 1, 7.5]);
     expect(() => alone({ dryingMinutes: -1 })).toThrowError(RangeError);
+  });
+});
+
+// Common practice, no source; the factors are our defaults.
+describe('what was looked at', () => {
+  it('closes the places that a vet looks at first, each once', () => {
+    expect(leftByLooks({ eyes: 'sore', pads: 'cut' })).toEqual([
+      'eye_left',
+      'eye_right',
+      'stop',
+      'fore_paw_left',
+      'fore_paw_right',
+      'hind_paw_left',
+      'hind_paw_right',
+    ]);
+    expect([leftByLooks({ eyes: 'crusted' }), leftByLooks(undefined)]).toEqual([[], []]);
+  });
+  it('takes longer where more than one thing was seen', () => {
+    expect(lookedMinutesFactor({ nails: 'brittle', dewclaws: 'curled' }, 'nails')).toBeCloseTo(1.5 * 1.15, 12);
+    expect(lookedMinutesFactor({ nails: 'brittle', dewclaws: 'curled' }, 'feet')).toBe(1);
+    expect(lookedMinutesFactor(undefined, 'nails')).toBe(1);
   });
 });

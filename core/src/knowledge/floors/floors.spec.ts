@@ -82,6 +82,11 @@ describe('the floors', () => {
     const check = stepsOf({}, {}, { zones: [{ zone: 'side_left', matGrade: 0, skin: 'sore', crust: false }] });
     expect(broken(check)).toEqual([]);
     expect(broken({ ...check, notToday: [] })).toEqual(['what_hurts_goes_to_a_vet']);
+    // Another place for a vet, or this one for another day, does not do.
+    const vet = check.notToday.filter((n) => n.to === 'vet');
+    expect(vet.length).toBeGreaterThan(0);
+    expect(broken({ ...check, notToday: vet.map((n) => ({ ...n, zones: ['tail'] })) })).toEqual(['what_hurts_goes_to_a_vet']);
+    expect(broken({ ...check, notToday: vet.map((n) => ({ ...n, to: 'another_visit' })) })).toEqual(['what_hurts_goes_to_a_vet']);
   });
   it('no cage, no scruff, no drug among the tools, holds and words', () => {
     expect(TOOL_KINDS.filter((t) => /cage|box|cabinet/.test(t))).toEqual([]);
