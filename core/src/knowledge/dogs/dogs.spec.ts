@@ -22,6 +22,8 @@ describe('life stage', () => {
     expect(duration(ENGLISH, ageOf('2026-09-02', SPEC_DAY))).toBe('12 weeks');
     expect(duration(ENGLISH, ageOf('2025-11-01', SPEC_DAY))).toBe('12 months');
     expect(duration(ENGLISH, ageOf('2014-01-01', SPEC_DAY))).toBe('12 years');
+    expect(duration(ENGLISH, ageOf('2024-12-01', SPEC_DAY))).toBe('23 months');
+    expect(duration(ENGLISH, ageOf('2024-11-01', SPEC_DAY))).toBe('2 years');
     expect(ageWeeks('2027-01-01', SPEC_DAY)).toBe(0);
   });
 });
@@ -29,6 +31,11 @@ describe('life stage', () => {
 describe('dogKinds', () => {
   it('finds nothing in a healthy grown dog that was here before', () => expect(kinds()).toEqual([]));
   it('finds a first visit', () => expect(kinds({ visitsBefore: 0 })).toContain('first_visit'));
+  it('says what each rests on', () => {
+    const because = dogKinds(aDog({ visitsBefore: 0, weightKg: 40 }), NOTHING_FOUND, SPEC_DAY).map((k) => [k.because.rule, k.because.facts]);
+    expect(because).toContain(['kind.first_visit', { name: aDog().name }]);
+    expect(because).toContain(['kind.heavy', { kg: 40 }]);
+  });
   it('finds a bite history from the file and from today', () => {
     expect(kinds({ biteHistory: true })).toContain('bite_history');
     expect(kinds({}, { biteTold: true })).toContain('bite_history');

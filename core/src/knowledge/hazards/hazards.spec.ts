@@ -54,6 +54,15 @@ const work = (change: Partial<HazardWork> = {}): HazardWork => ({
 const per1000 = (hazard: HazardId, change: Partial<HazardWork>): number | undefined =>
   assessHazard(hazard, { work: work(change), controls: [] }, [])?.before;
 
+describe('assessHazard', () => {
+  it('has the chance of today from rate and minutes, and says why', () => {
+    const row = assessHazard('nick', { work: work(), controls: [] }, []);
+    expect(row?.chanceToday).toBeCloseTo(1 - Math.exp((-(row?.after ?? 0) * 10) / 1000), 12);
+    expect(row?.chanceToday).toBeGreaterThan(0);
+    expect(row?.reasons.length).toBeGreaterThan(0);
+  });
+});
+
 // Common practice, no source: what can happen where.
 describe('isPossible', () => {
   const FACTS: readonly (readonly [string, HazardId, (typeof ZONE_IDS)[number], (typeof LEARNED_TOOLS)[number], boolean])[] = [
@@ -309,7 +318,8 @@ describe('vetOnly', () => {
     expect(
       vetOnly({ ...q, feelOver: { ...NOTHING_FOUND, zones: [finding({ zone: 'hock_left', matGrade: 1 })] } }).map((v) => v.zone),
     ).toEqual(['hock_left']);
-    expect(vetOnly({ ...q, feelOver: NOTHING_FOUND }).map((v) => v.because.rule)).toEqual(['vet.strangled']);
+    const told = vetOnly({ ...q, feelOver: NOTHING_FOUND });
+    expect(told.map((v) => [v.because.rule, v.because.facts])).toEqual([['vet.strangled', { zone: 'hock_left' }]]);
   });
   it('takes a mark beside the anus, and one at an eye that is not smooth', () => {
     const mark = (zone: 'anus' | 'eye_left' | 'back', surface: 'smooth' | 'oozing') => ({
