@@ -1,7 +1,9 @@
-import type { SignalId } from '../words/index.js';
+import fc from 'fast-check';
+import type { Mood, SignalId } from '../words/index.js';
 import { measureStrain, NOT_OBSERVED_AFTER_MINUTES, STOP_AT, type StrainEntry } from './index.js';
 
 const at = (minute: number, signal: SignalId): StrainEntry => ({ kind: 'signal', minute, signal });
+const looks = (minute: number, mood: Mood): StrainEntry => ({ kind: 'state_seen', minute, mood });
 const rest = (minute: number): StrainEntry => ({ kind: 'break_started', minute });
 const goOn = (minute: number): StrainEntry => ({ kind: 'break_ended', minute });
 
@@ -26,11 +28,46 @@ describe('the measured meter', () => {
     expect(points.map((p) => p.minute)).toEqual([0, 0, 0.5, 1, 1.5, 2, 2]);
     for (const p of points) expect(p.strain).toBeCloseTo(40 * 2 ** (-p.minute / 6), 9);
   });
-  it('holds a pause until a break has ended, and a stop for good', () => {
+  it('holds a pause until a break of five minutes with a good sign has ended, and a stop for good', () => {
     expect(measureStrain([at(1, 'growl')], 0, 6, 30).band).toBe('pause');
     expect(measureStrain([at(1, 'growl'), rest(2)], 0, 6, 60).band).toBe('pause');
-    expect(measureStrain([at(1, 'growl'), rest(2), goOn(30)], 0, 6, 31).band).toBe('settled');
+    expect(measureStrain([at(1, 'growl'), rest(2), looks(20, 'relaxed')], 0, 6, 25).band).toBe('pause');
+    expect(measureStrain([at(1, 'growl'), rest(2), looks(20, 'relaxed'), goOn(30)], 0, 6, 31).band).toBe('settled');
+    expect(measureStrain([at(1, 'growl'), rest(2), looks(6, 'relaxed'), goOn(6.9)], 0, 6, 31).band).toBe('pause');
+    expect(measureStrain([at(1, 'growl'), rest(2), goOn(30)], 0, 6, 31).band).toBe('pause');
+    // Still is no good sign; a sign of strain after the good one takes it back.
+    expect(measureStrain([at(1, 'growl'), rest(2), looks(20, 'still'), goOn(30)], 0, 6, 31).band).toBe('pause');
+    expect(measureStrain([at(1, 'growl'), rest(2), looks(9, 'relaxed'), at(10, 'yawn'), goOn(30)], 0, 6, 31).band).toBe('pause');
     expect(measureStrain([at(1, 'snap'), rest(2), goOn(90)], 0, 6, 91).band).toBe('stop');
+  });
+  it('lowers no band by minutes alone: in a break it takes two of them and a good sign', () => {
+    const band = (...entries: StrainEntry[]): string => measureStrain([at(1, 'whale_eye'), at(1, 'whale_eye'), ...entries], 10, 6, 30).band;
+    expect(band()).toBe('watch');
+    expect(band(rest(2))).toBe('watch');
+    expect(measureStrain([at(1, 'whale_eye'), at(1, 'whale_eye'), rest(2)], 10, 6, 30).bandHolds).toBeTrue();
+    expect(band(rest(2), at(9, 'takes_treat'))).toBe('settled');
+    expect(band(rest(2), looks(9, 'relaxed'), goOn(10))).toBe('settled');
+    expect(band(rest(2), looks(9, 'tired_out'), goOn(10))).toBe('watch');
+    // A good sign at once, and the minutes after it.
+    expect(band(rest(2), at(2, 'soft_body'))).toBe('settled');
+    // A minute of rest is none; the good sign that ends it counts as one outside a break does: by its own points.
+    const short = [rest(2), at(3, 'takes_treat'), goOn(3)];
+    expect(band(...short)).toBe('watch');
+  });
+  it('lowers a band with a good sign in the work, as far as its points reach', () => {
+    const number = (m: number): StrainEntry[] => [at(1, 'whale_eye'), at(m, 'soft_body')];
+    expect(measureStrain([at(1, 'whale_eye')], 14, 6, 30).band).toBe('watch');
+    expect(measureStrain(number(3), 14, 6, 30).band).toBe('settled');
+    expect(measureStrain([at(1, 'growl'), at(3, 'soft_body'), at(4, 'leans_in'), at(5, 'soft_body')], 0, 6, 30).band).toBe('pause');
+  });
+  it('holds in a break what was held before it, until the break counts', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 1, max: 40 }), fc.boolean(), (start, minutes, hard) => {
+        const before = measureStrain(hard ? [at(1, 'growl')] : [], start, 6, 2).band;
+        const after = measureStrain([...(hard ? [at(1, 'growl')] : []), rest(2), goOn(2 + minutes)], start, 6, 2 + minutes).band;
+        expect(after).toBe(before);
+      }),
+    );
   });
   it('counts any second hard sign as the second time', () => {
     expect(measureStrain([at(1, 'growl'), at(2, 'growl')], 0, 6, 3).band).toBe('stop');

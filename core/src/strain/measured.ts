@@ -7,6 +7,13 @@ import { SIGNALS } from './signals.js';
 /** After this many minutes of work without any entry the meter says "not observed". Our default. */
 export const NOT_OBSERVED_AFTER_MINUTES = 5;
 
+/**
+ * A pause counts as recovery from so many minutes on, after a hard sign from the second, and only with a good sign in it. Common practice,
+ * no source.
+ */
+export const PAUSE_COUNTS_FROM_MINUTES = 2;
+export const PAUSE_AFTER_HARD_SIGN_MINUTES = 5;
+
 /** What the meter reads, in order of time. Minutes count from the start of the work. */
 export type StrainEntry =
   | { readonly kind: 'signal'; readonly minute: number; readonly signal: SignalId }
@@ -22,8 +29,10 @@ export interface MeasuredPoint {
 
 export interface MeasuredStrain {
   readonly strain: number;
-  /** The number's band, or the band a hard sign has set. */
+  /** The number's band, or one that holds: a hard sign set it, or it was reached and no good sign has come since. */
   readonly band: StrainBand;
+  /** The number alone would say a lower band; minutes without a good sign lower none. */
+  readonly bandHolds: boolean;
   readonly peak: number;
   readonly points: readonly MeasuredPoint[];
   /** Hard signs and body alarms seen so far, in order. */
@@ -36,8 +45,9 @@ export interface MeasuredStrain {
 }
 
 /**
- * Measured strain at a moment. Signals add points at once. It falls only in a break or after a good sign: silence is not calm.
- * A hard sign holds its band until a break or for good (stop).
+ * Measured strain at a moment. Signals add points at once. The number falls only in a break or after a good sign: silence is not calm.
+ * Its band falls only with a good sign, in a break once that is long enough to count. A hard sign holds its band until such a break is
+ * over, or for good (stop).
  * @param entries in order of time
  * @param start points at the start of the work
  * @param now minute for which the meter is read
@@ -57,6 +67,9 @@ export function measureStrain(
   let resting = false;
   let lastEntry = 0;
   let forced: StrainBand = 'settled';
+  let held: StrainBand = bandOf(start);
+  let restingSince = 0;
+  let goodInBreak: number | undefined;
   let looksLike: StrainBand = 'settled';
   let lastLook: Mood | undefined;
   const seen = new Map<SignalId, number>();
@@ -69,21 +82,44 @@ export function measureStrain(
     }
     since = Math.max(since, minute);
     points.push({ minute: since, strain });
+    if (resting && counts(minute)) held = bandOf(strain);
+  };
+  /** Whether the break that goes on has done its work by a minute. */
+  const counts = (minute: number): boolean => {
+    const needed = forced === 'settled' ? PAUSE_COUNTS_FROM_MINUTES : PAUSE_AFTER_HARD_SIGN_MINUTES;
+    return goodInBreak !== undefined && goodInBreak <= minute && minute - restingSince >= needed;
+  };
+  /** A good sign outside a break lowers the band to what the number says then; in one, the minutes must be there as well. */
+  const seenGood = (minute: number): void => {
+    if (!resting) held = bandOf(strain);
+    else {
+      goodInBreak ??= minute;
+      if (counts(minute)) held = bandOf(strain);
+    }
   };
   for (const entry of entries) {
     if (entry.minute > now) break;
     moveTo(entry.minute);
     lastEntry = entry.minute;
-    if (entry.kind === 'break_started') resting = true;
-    else if (entry.kind === 'break_ended') {
+    if (entry.kind === 'break_started') {
+      resting = true;
+      restingSince = entry.minute;
+      goodInBreak = undefined;
+    } else if (entry.kind === 'break_ended') {
+      if (forced === 'pause' && resting && counts(entry.minute)) {
+        forced = 'settled';
+        held = bandOf(strain);
+      }
       resting = false;
-      if (forced === 'pause') forced = 'settled';
     } else if (entry.kind === 'state_seen') {
       const calm = isCalmState(entry.mood) ? readCalmState(entry.mood) : undefined;
       looksLike = calm?.bandAtLeast ?? 'settled';
       lastLook = entry.mood;
       // A relaxed dog is an observed good sign; still, tired out and shut down say nothing that lowers strain.
-      if (entry.mood === 'relaxed') strain = Math.max(0, strain + SIGNALS.soft_body.points);
+      if (entry.mood === 'relaxed') {
+        strain = Math.max(0, strain + SIGNALS.soft_body.points);
+        seenGood(entry.minute);
+      }
       points.push({ minute: since, strain });
     } else if (!uncounted.includes(entry.signal)) {
       const facts = SIGNALS[entry.signal];
@@ -97,15 +133,21 @@ export function measureStrain(
         forced = worseBand(forced, set);
         strain = Math.max(strain, set === 'stop' ? STOP_AT : PAUSE_AT);
       }
+      // What speaks against recovery takes back the good sign before it.
+      if (facts.points > 0) goodInBreak = undefined;
+      if (facts.tier === 'good') seenGood(entry.minute);
       points.push({ minute: since, strain });
     }
     peak = Math.max(peak, strain);
+    held = worseBand(held, bandOf(strain));
   }
   moveTo(Math.max(now, since));
   const minutesUnobserved = resting ? 0 : Math.max(0, now - lastEntry);
+  const band = worseBand(worseBand(worseBand(bandOf(strain), held), forced), looksLike);
   return {
     strain,
-    band: worseBand(worseBand(bandOf(strain), forced), looksLike),
+    band,
+    bandHolds: band !== bandOf(strain),
     peak,
     points,
     hardSigns,

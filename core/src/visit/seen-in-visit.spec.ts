@@ -43,6 +43,21 @@ describe('a watched break', () => {
   });
 });
 
+describe('watched minutes', () => {
+  const nails = (...more: (readonly [number, EventDraft])[]): number =>
+    summarize(visit([0, start('nails')], ...more)).exposure.reduce((sum, e) => sum + e.minutes, 0);
+  it('are the five after each entry: nothing is learned from those nobody is known to have watched', () => {
+    expect(nails([4, sign('yawn')], [4, done('nails')])).toBe(8);
+    expect(nails([20, done('nails')])).toBe(5);
+    expect(nails([4, sign('yawn')], [30, done('nails')])).toBe(9);
+  });
+  it('do not shorten what was worked: the table counts every minute', () => {
+    const summary = summarize(visit([0, start('nails')], [20, done('nails')]));
+    expect(summary.steps.find((s) => s.step === 'nails')?.minutes).toBe(20);
+    expect(summary.holds.reduce((sum, h) => sum + h.minutes, 0)).toBeGreaterThanOrEqual(20);
+  });
+});
+
 describe('time to first watch', () => {
   it('is the minutes until the meter rose, or those that passed without', () => {
     const state = visit(

@@ -93,6 +93,7 @@ export interface Exposure {
   readonly activity: Activity;
   readonly hold: HoldId;
   readonly blade: BladeId | undefined;
+  /** Watched seconds: strain is learned from no others. */
   seconds: number;
   points: number;
 }

@@ -1,9 +1,12 @@
 import { BLADE_HEAT_DEFAULTS, bladeCelsius, NEVER_ABOVE_CELSIUS, SWAP_AT_CELSIUS } from '../knowledge/heat/index.js';
-import { DEFAULT_HALF_LIFE_MINUTES, type MeasuredStrain, measureStrain } from '../strain/index.js';
+import { DEFAULT_HALF_LIFE_MINUTES, type MeasuredStrain, measureStrain, NOT_OBSERVED_AFTER_MINUTES } from '../strain/index.js';
 import { activityOf, type BladeId } from '../words/index.js';
 import type { BladeClock, Exposure, VisitState, WorkState } from './state.js';
 
-/** Moves every running clock of the work to a moment. Time that would run backwards is no time. */
+/**
+ * Moves every running clock of the work to a moment. Time that would run backwards is no time; what strain is learned from is watched time,
+ * and nobody is known to watch for longer than {@link NOT_OBSERVED_AFTER_MINUTES} after an entry.
+ */
 export function runClocks(work: WorkState, toMs: number): void {
   const seconds = Math.max(0, (toMs - work.clockMs) / 1000);
   work.clockMs = Math.max(work.clockMs, toMs);
@@ -16,7 +19,7 @@ export function runClocks(work: WorkState, toMs: number): void {
     step.seconds += seconds;
     for (const hold of [work.hold, ...work.also]) if (hold) work.holdSeconds.set(hold, (work.holdSeconds.get(hold) ?? 0) + seconds);
     const exposure = exposureNow(work);
-    if (exposure) exposure.seconds += seconds;
+    if (exposure) exposure.seconds += Math.min(seconds, NOT_OBSERVED_AFTER_MINUTES * 60);
   }
   for (const clock of work.blades.values()) {
     const running = working && clock.blade === work.blade;

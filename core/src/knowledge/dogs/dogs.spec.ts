@@ -32,7 +32,10 @@ describe('dogKinds', () => {
   it('finds nothing in a healthy grown dog that was here before', () => expect(kinds()).toEqual([]));
   it('finds a first visit', () => expect(kinds({ visitsBefore: 0 })).toContain('first_visit'));
   it('says what each rests on', () => {
-    const because = dogKinds(aDog({ visitsBefore: 0, weightKg: 40 }), NOTHING_FOUND, SPEC_DAY).map((k) => [k.because.rule, k.because.facts]);
+    const because = dogKinds(aDog({ visitsBefore: 0, weightKg: 40 }), NOTHING_FOUND, SPEC_DAY).map((k) => [
+      k.because.rule,
+      k.because.facts,
+    ]);
     expect(because).toContain(['kind.first_visit', { name: aDog().name }]);
     expect(because).toContain(['kind.heavy', { kg: 40 }]);
   });

@@ -1,6 +1,12 @@
 import type { Words } from '../wording/words.service';
 import type { Salon } from '@mansuet/core/contract';
-import { type MeasuredStrain, NOT_OBSERVED_AFTER_MINUTES, readCalmState, SIGNALS } from '@mansuet/core/strain';
+import {
+  type MeasuredStrain,
+  NOT_OBSERVED_AFTER_MINUTES,
+  PAUSE_AFTER_HARD_SIGN_MINUTES,
+  readCalmState,
+  SIGNALS,
+} from '@mansuet/core/strain';
 import type { CalmState, StrainBand } from '@mansuet/core/words';
 
 export interface Advice {
@@ -32,7 +38,12 @@ export function adviceFor(
     return { band, head: 'Stop', says: 'Tool off, let go, safe place. End the visit; another day is better.', urgent: true };
   if (band === 'pause' && strain.lastLook === 'shut_down') return { band, head: 'Pause', says: sayCalm(words, 'shut_down'), urgent: true };
   if (band === 'pause')
-    return { band, head: 'Pause', says: 'Tool off, hands still, a real break. A second hard sign means stop.', urgent: true };
+    return {
+      band,
+      head: 'Pause',
+      says: `Tool off, hands still: a break counts from ${PAUSE_AFTER_HARD_SIGN_MINUTES} min on, with a good sign at its end. A second hard sign means stop.`,
+      urgent: true,
+    };
   if (!strain.observed) {
     return {
       band,
@@ -43,6 +54,13 @@ export function adviceFor(
   }
   if (strain.lastLook === 'tired_out' || strain.lastLook === 'shut_down')
     return { band, head: 'Watch', says: sayCalm(words, strain.lastLook), urgent: false };
+  if (band === 'watch' && strain.bandHolds)
+    return {
+      band,
+      head: 'Watch',
+      says: 'No good sign since it rose: minutes alone lower nothing. Does it move freely, look round, take a treat gently?',
+      urgent: false,
+    };
   if (band === 'watch') return { band, head: 'Watch', says: 'Short strokes, swap sides, let the head down. Break soon.', urgent: false };
   return { band, head: 'Settled', says: 'A wag unlocks nothing: keep the plan’s protection on.', urgent: false };
 }

@@ -19,6 +19,14 @@ describe('advice at the table', () => {
     expect(at([growl(1)], 2)).toEqual(jasmine.objectContaining({ head: 'Pause', urgent: true }));
     expect(at([growl(1), growl(2)], 3)).toEqual(jasmine.objectContaining({ head: 'Stop', urgent: true }));
   });
+  it('says what a pause needs to count, and that minutes alone lower nothing', () => {
+    const eye: StrainEntry = { kind: 'signal', minute: 1, signal: 'whale_eye' };
+    const rest: StrainEntry = { kind: 'break_started', minute: 2 };
+    expect(at([{ kind: 'signal', minute: 1, signal: 'growl' }], 2).says).toContain('5 min on, with a good sign');
+    expect(at([eye, eye], 2).says).toContain('Short strokes');
+    expect(at([eye, eye, rest], 30).says).toContain('minutes alone lower nothing');
+    expect(at([eye, eye, rest, { kind: 'state_seen', minute: 20, mood: 'relaxed' }], 30).head).toBe('Settled');
+  });
   it('names the vet and the number at a body alarm', () => {
     const a = at([{ kind: 'signal', minute: 1, signal: 'collapse' }], 2);
     expect(a.head).toBe('Vet now');
