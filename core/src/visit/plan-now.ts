@@ -1,8 +1,8 @@
 import { bladeCelsius } from '../knowledge/heat/index.js';
 import type { PlannedStepRecord } from '../log/index.js';
 import type { PlanNow } from '../plan/index.js';
-import { PAUSE_AT, STOP_AT } from '../strain/index.js';
-import { type Activity, activityOf, type DogPosture, type Post, type StepId } from '../words/index.js';
+import { PAUSE_AT, STOP_AT, WATCH_AT } from '../strain/index.js';
+import { type Activity, activityOf, type DogPosture, type Post, type StepId, type StrainBand } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import type { VisitState } from './state.js';
 import { workNow } from './work-clock.js';
@@ -12,7 +12,7 @@ const LYING: readonly DogPosture[] = ['lying_left', 'lying_right', 'lap'];
 
 /**
  * Where the work stands, as the planner reads it; `undefined` before it has begun and after it has ended.
- * A hard sign counts as the line of its band, whatever the number says.
+ * A band that holds counts as its line, whatever the number says: a hard sign was seen, or no good one since it rose.
  * @param nowMs wall clock
  */
 export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined {
@@ -31,10 +31,9 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
     minutes: (s.seconds + (s.status === 'running' && working ? more : 0)) / 60,
   }));
   const last = work.runs.at(-1);
-  const least = now.strain.band === 'stop' ? STOP_AT : now.strain.band === 'pause' ? PAUSE_AT : 0;
   return {
     minute: now.minute,
-    strain: Math.min(100, Math.max(now.strain.strain, least)),
+    strain: Math.min(100, Math.max(now.strain.strain, BAND_BEGINS[now.strain.band])),
     standingMinutes: standingSince(state, now.minute, stands),
     standingTotalMinutes: begun.reduce((sum, b) => sum + (stands(b.step) ? b.minutes : 0), 0),
     workedMinutes: begun.reduce((sum, b) => sum + b.minutes, 0),
@@ -48,6 +47,8 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
     })),
   };
 }
+
+const BAND_BEGINS: Readonly<Record<StrainBand, number>> = { settled: 0, watch: WATCH_AT, pause: PAUSE_AT, stop: STOP_AT };
 
 const postOf = (activity: Activity, posture: DogPosture): Post => (posture === 'lap' ? 'lap' : ACTIVITY_FACTS[activity].post);
 
