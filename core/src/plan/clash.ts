@@ -1,5 +1,5 @@
 import { type Reason, reason, type StepName } from '../words/index.js';
-import type { OrderRule } from '../work/index.js';
+import { isLagAmong, type OrderRule } from '../work/index.js';
 import { nameIn } from './explain.js';
 import type { BuiltStep } from './group-steps.js';
 import type { PlanProblem } from './model.js';
@@ -126,7 +126,7 @@ function problemWith(problem: PlanProblem, kept: readonly Item[], steps: readonl
     ...rest,
     steps: problem.steps.filter((s) => needed.has(s.id)),
     order: order.filter(both),
-    lags: has('lag') ? (problem.lags ?? []).filter(both) : [],
+    lags: has('lag') ? (problem.lags ?? []).filter((l) => isLagAmong(l, (id) => needed.has(id))) : [],
     required: [...needed],
     ...(helperWindows && has('helper') ? { helperWindows } : {}),
     sessionMinutes: has('session') ? problem.sessionMinutes : Infinity,

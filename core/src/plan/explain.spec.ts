@@ -4,6 +4,7 @@ import type { RuleId } from '../words/index.js';
 import {
   buildSteps,
   type BuiltStep,
+  type ChosenStep,
   makePlan,
   type PlanInput,
   type PlanProblem,
@@ -53,6 +54,7 @@ describe('why a step lies where it lies', () => {
 });
 
 describe('why a break lies where it lies', () => {
+  const whole = solved(anInput({}, {}, { zones: [{ zone: 'eye_left', matGrade: 0, skin: 'sound', crust: true }] }));
   it('says which limit would break without it', () => {
     const c = solved(anInput(), { continuousStandingMinutes: 10 });
     const reasons = c.solution.chosen.flatMap((s, i) =>
@@ -61,6 +63,20 @@ describe('why a break lies where it lies', () => {
     expect(reasons.length).toBeGreaterThan(0);
     expect(rules(reasons)).toContain('break.standing');
     for (const r of reasons.filter((x) => x.rule === 'break.standing')) expect(Number(r.facts['minutes'])).toBeGreaterThan(10);
+  });
+  it('says that it waits: for a soak, for a helper; and that what hurts is done with rests', () => {
+    const [soak, comb] = [index(whole, 'soak'), index(whole, 'crust')];
+    const alone = (problem: Partial<PlanProblem>, chosen: readonly ChosenStep[], at: number, part = 0): RuleId =>
+      whyBreak({ ...whole.problem, ...problem }, chosen, at, part, whole.steps).rule;
+    const waits: readonly ChosenStep[] = [
+      { step: soak, breaks: [0] },
+      { step: comb, breaks: [5] },
+    ];
+    expect(alone({}, waits, 1)).toBe('break.soak');
+    const steps = whole.problem.steps.map((s, i) => (i === soak ? { ...s, helper: true } : s));
+    expect(alone({ steps, helperWindows: [[4, 60]] }, [{ step: soak, breaks: [5] }], 0)).toBe('break.helper');
+    const hurts = whole.problem.steps.map((s, i) => (i === soak ? { ...s, minutes: 6, longestPart: 3 } : s));
+    expect(alone({ steps: hurts }, [{ step: soak, breaks: [0, 5] }], 0, 1)).toBe('break.hurts');
   });
   it('says what it saves when no limit would break', () => {
     const plan = makePlan(anInput({}, { triggers: [{ cause: 'nails' }] }));

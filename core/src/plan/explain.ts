@@ -23,6 +23,9 @@ export function whyBreak(
     const breaker = nameAt(steps, then.broken.step);
     return reason('break.strain', { step: breaker, strain: Math.round(then.broken.value) }, 0.9);
   }
+  if (then.broken?.limit === 'lag') return reason('break.soak', { step: nameAt(steps, then.broken.step) }, 0.9);
+  if (then.broken?.limit === 'helper') return reason('break.helper', { step: nameAt(steps, then.broken.step) }, 0.9);
+  if (then.broken?.limit === 'rest') return reason('break.hurts', { step: name }, 0.9);
   const now = simulate(problem, chosen);
   return reason('break.dose', { saved: Math.round(then.dose - now.dose), peak: Math.round(then.peak), now: Math.round(now.peak) }, 0.6);
 }

@@ -1,6 +1,7 @@
 import { anInput } from '../testing/dogs.js';
 import { sayReason } from '../testing/english.js';
 import { type Activity, PLAN_WAYS } from '../words/index.js';
+import { SOAK_MINUTES } from '../work/index.js';
 import {
   BLADE_STOP_MINUTES,
   bladeStopsIn,
@@ -45,6 +46,20 @@ const begun = (
 
 describe('the rest of the plan from here', () => {
   const whole = makePlan(anInput({}, known));
+
+  it('lets crust soak on that was wetted a moment ago, and combs it at once after that', () => {
+    const crusted = { zones: [{ zone: 'eye_left', matGrade: 0, skin: 'sound', crust: true }] } as const;
+    const asked = { items: [], wantedMm: 9, sessionMinutes: 120 } as const;
+    const before = makePlan(anInput({ asked }, known, crusted));
+    const combedAt = (minutesAgo: number): number | undefined => {
+      const soaked = [{ zones: ['eye_left' as const], minutesAgo }];
+      const rest = makePlan(anInput({ asked, now: now({ ...begun(before, ['soak', 'done', 2]), soaked }) }, known, crusted));
+      expect(order(rest)).not.toContain('soak');
+      return rest.steps.find((s) => s.activity === 'crust')?.from;
+    };
+    expect(combedAt(1)).toBeGreaterThanOrEqual(SOAK_MINUTES - 1);
+    expect(combedAt(SOAK_MINUTES + 1)).toBeLessThan(SOAK_MINUTES - 1);
+  });
 
   it('leaves out what is over, goes on with what runs, from the strain that is measured', () => {
     const rest = makePlan(

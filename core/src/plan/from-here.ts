@@ -1,5 +1,5 @@
 import { activityOf, type BladeId, type DogPosture, isStepId, type PieceId, type Post, reason, type StepId } from '../words/index.js';
-import { BATHING, cannotDoWithout, type OrderContext, type OrderRule } from '../work/index.js';
+import { BATHING, cannotDoWithout, type OrderContext, type OrderRule, type Soaked } from '../work/index.js';
 import { type BuiltStep, roundHalf } from './group-steps.js';
 import type { PlanProblem } from './model.js';
 import { type NotPlanned, type Piece, whatOf } from './piece.js';
@@ -27,6 +27,8 @@ export interface PlanNow {
   }[];
   /** Pieces that are over, whatever step they were in; what was done in part and then left open is not among them. */
   readonly pieces: readonly { readonly piece: PieceId; readonly status: 'done' | 'part' | 'left' }[];
+  /** Soaks that are over, each with the minutes since: the comb still waits for them. */
+  readonly soaked?: readonly Soaked[] | undefined;
   /** Blades that are not cold, °C. */
   readonly blades?: readonly { readonly blade: BladeId; readonly celsius: number }[];
 }

@@ -2,7 +2,7 @@ import { hasKind, type KindFound, type StandingLimits } from '../knowledge/dogs/
 import { painfulInOneGo } from '../knowledge/fit/index.js';
 import { learnHalfLife, MOOD_START } from '../strain/index.js';
 import type { PlanWay } from '../words/index.js';
-import { ACTIVITY_FACTS, FOLLOWS_AT_ONCE, orderRules, timeLags } from '../work/index.js';
+import { ACTIVITY_FACTS, FOLLOWS_AT_ONCE, orderRules, runningLags, timeLags } from '../work/index.js';
 import { problemFromHere } from './from-here.js';
 import type { BuiltStep } from './group-steps.js';
 import { type PlanProblem, POINT_MINUTES_PER_MINUTE } from './model.js';
@@ -52,7 +52,7 @@ export function problemOf(
       noBreakBefore: FOLLOWS_AT_ONCE.includes(s.activity),
     })),
     order: orderRules(steps, kinds, input),
-    lags: timeLags(steps),
+    lags: [...timeLags(steps), ...runningLags(steps, input.now?.soaked ?? [])],
     minutePrice: MINUTE_PRICES[way],
     startStrain: MOOD_START[input.feelOver.mood],
     halfLifeMinutes: learnHalfLife(input.breaks).minutes,

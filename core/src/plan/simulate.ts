@@ -93,7 +93,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
       } else if (part > 0 && restsBetween(step)) breaks('rest', index, 0);
       if (part === 0)
         for (const lag of problem.lags ?? []) {
-          const from = lag.then === step.id ? endedAt.get(lag.first) : undefined;
+          const from = lag.then !== step.id ? undefined : lag.first === undefined ? 0 : endedAt.get(lag.first);
           if (from !== undefined && minute - from < lag.minutes - EPS) breaks('lag', index, minute - from);
         }
       if (step.helper && !helperThere(problem, minute, minute + parts.minutes)) breaks('helper', index, minute);

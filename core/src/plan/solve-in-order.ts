@@ -1,3 +1,4 @@
+import { isLagAmong } from '../work/index.js';
 import type { PlanProblem } from './model.js';
 import { gapOf, type Solution, solutionOf } from './solution.js';
 import { anyOrder, NEAR_WIDTHS } from './solver/best-of-set.js';
@@ -19,7 +20,12 @@ export function solveInOrder(asked: PlanProblem, order: readonly number[]): Solu
   const both = (r: { first: string; then: string }): boolean => has.has(r.first) && has.has(r.then);
   const rules = asked.order.filter(both);
   if (rules.some((r) => (place.get(r.first) ?? 0) > (place.get(r.then) ?? 0))) return undefined;
-  const problem: PlanProblem = { ...asked, steps, order: rules, lags: (asked.lags ?? []).filter(both) };
+  const problem: PlanProblem = {
+    ...asked,
+    steps,
+    order: rules,
+    lags: (asked.lags ?? []).filter((l) => isLagAmong(l, (id) => has.has(id))),
+  };
   if (!withinSums(problem)) return undefined;
   const before = steps.map((_, i) => (i === 0 ? 0 : 1 << (i - 1)));
   const sets = closedSetsOf(problem, before);

@@ -81,7 +81,9 @@ const problems = fc
     pairs: fc.array(fc.record({ a: fc.nat(3), b: fc.nat(3), kind: fc.constantFrom<OrderKind>('before', 'requires', 'finishes') }), {
       maxLength: 3,
     }),
-    lag: fc.option(fc.record({ a: fc.nat(3), b: fc.nat(3), minutes: fc.integer({ min: 1, max: 14 }) }), { nil: undefined }),
+    lag: fc.option(fc.record({ a: fc.nat(3), b: fc.nat(3), minutes: fc.integer({ min: 1, max: 14 }), runs: fc.boolean() }), {
+      nil: undefined,
+    }),
     helperWindows: fc.option(
       fc.array(
         fc.tuple(fc.integer({ min: 0, max: 20 }), fc.integer({ min: 5, max: 30 })).map(([from, long]) => [from, from + long] as const),
@@ -103,7 +105,7 @@ const problems = fc
       ...(helperWindows ? { helperWindows } : {}),
       lags:
         lag && lag.a < lag.b && lag.b < steps.length
-          ? [{ first: `s${lag.a}`, then: `s${lag.b}`, minutes: lag.minutes, rule: 'order.crust_first' as const }]
+          ? [{ first: lag.runs ? undefined : `s${lag.a}`, then: `s${lag.b}`, minutes: lag.minutes, rule: 'order.crust_first' as const }]
           : [],
       steps: steps.map((s, i) => ({ id: `s${i}`, ...s })),
       // Only from lower to higher: no circles.
@@ -199,7 +201,7 @@ describe('solve', () => {
           ...problem,
           steps: problem.steps.map((s) => ({ ...s, id: called(s.id) })),
           order: problem.order.map(rename),
-          lags: (problem.lags ?? []).map(rename),
+          lags: (problem.lags ?? []).map((l) => ({ ...l, first: l.first && called(l.first), then: called(l.then) })),
         };
         expect(comparePlans(solve(problem).value, solve(renamed).value)).toBe(0);
       }),
@@ -367,6 +369,25 @@ describe('simulate', () => {
     expect(simulate(scarce({ steps, lags }), inOrder).broken?.limit).toBe('lag');
     expect(simulate(scarce({ steps, helperWindows: [[0, 8]] }), inOrder).broken?.limit).toBe('helper');
     expect(simulate(scarce({ steps, lags: [], helperWindows: [[6, 12]] }), inOrder).broken).toBeUndefined();
+  });
+  it('waits for what was begun before: a soak that runs already, as long as it still takes', () => {
+    const steps = [aStep('a', { minutes: 3 }), aStep('b', { minutes: 3 })];
+    const waits = (minutes: number): Partial<PlanProblem> => ({
+      steps,
+      lags: [{ first: undefined, then: 'b', minutes, rule: 'order.soak_first' }],
+    });
+    const only = (then: number): ChosenStep[] => [{ step: then, breaks: [0] }];
+    expect(simulate(scarce(waits(2)), only(1)).broken?.limit).toBe('lag');
+    expect(simulate(scarce(waits(2)), only(0)).broken).toBeUndefined();
+    // Other work fills the time; a break only as far as it does not.
+    expect(solve(scarce(waits(2))).chosen.map((c) => [c.step, c.breaks])).toEqual([
+      [0, [0]],
+      [1, [0]],
+    ]);
+    expect(solve(scarce(waits(4))).chosen.map((c) => [c.step, c.breaks])).toEqual([
+      [0, [0]],
+      [1, [5]],
+    ]);
   });
   it('keeps ceilings in the order of the tiers', () =>
     expect([STRAIN_CEILING.looks, STRAIN_CEILING.asked, STRAIN_CEILING.welfare]).toEqual([25, 50, 75]));

@@ -36,6 +36,16 @@ const piecesOf = (step: 'nails' | 'feet'): PieceId[] => (PLAN.steps.find((s) => 
 const at = (minutes: number): number => START + minutes * 60_000;
 
 describe('planNowOf', () => {
+  it('knows what soaks, and since when; a soak that goes on is no soak that is over', () => {
+    const crusted = anInput({ asked: ASKED }, DOG, { zones: [{ zone: 'eye_left', matGrade: 0, skin: 'sound', crust: true }] });
+    const plan: EventDraft = { type: 'plan_accepted', body: { plan: recordOf(makePlan(crusted)), told: null } };
+    const soak: EventDraft = { type: 'step_started', body: { step: 'soak' } };
+    const over: EventDraft = { type: 'step_finished', body: { step: 'soak', outcome: 'done', why: '' } };
+    const soaked = (...more: (readonly [number, EventDraft])[]): object | undefined =>
+      planNowOf(visit([0, plan], [0, soak], ...more), at(5))?.soaked;
+    expect(soaked([2, over])).toEqual([{ zones: ['eye_left'], minutesAgo: 3 }]);
+    expect(soaked()).toEqual([]);
+  });
   it('is where the work stands: steps, clocks, place', () => {
     const now = planNowOf(visit([0, start('feet')], [8, done('feet')], [0, start('nails')]), at(11));
     expect(now?.minute).toBeCloseTo(11, 6);

@@ -41,6 +41,10 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
     posture: last ? postureOf(last.step) : undefined,
     begun,
     pieces: [...work.pieces.values()].map(({ piece, status }) => ({ piece, status })),
+    soaked: work.runs.flatMap((r) => {
+      if (activityOf(r.step) !== 'soak' || r.toMinute === undefined) return [];
+      return [{ zones: planned(r.step)?.pieces.flatMap((p) => p.zones) ?? [], minutesAgo: now.minute - r.toMinute }];
+    }),
     blades: [...work.blades.values()].map((b) => ({
       blade: b.blade,
       celsius: bladeCelsius(b.celsius, more, working && b.blade === work.blade),

@@ -129,6 +129,23 @@ export function timeLags(steps: readonly Step[]): TimeLag[] {
     .map(([soak, crust]) => ({ first: soak.id, then: crust.id, minutes: SOAK_MINUTES, rule: 'order.soak_first' }));
 }
 
+/** A soak that was done, and how long ago. */
+export interface Soaked {
+  readonly zones: readonly ZoneId[];
+  readonly minutesAgo: number;
+}
+
+/** Waits that run already when the rest is planned anew: crust that was soaked a moment ago is not combed yet. */
+export function runningLags(steps: readonly Step[], soaked: readonly Soaked[]): TimeLag[] {
+  return steps
+    .filter((s) => s.activity === 'crust')
+    .flatMap((crust) => {
+      const ago = soaked.filter((k) => k.zones.some((z) => crust.zones.includes(z))).map((k) => k.minutesAgo);
+      const minutes = SOAK_MINUTES - Math.min(Infinity, ...ago);
+      return minutes > 0 ? [{ first: undefined, then: crust.id, minutes, rule: 'order.soak_first' as const }] : [];
+    });
+}
+
 /** Work in one place needs the work before it in that very place; what water does to the whole dog needs it everywhere. */
 function kindOf(fact: OrderFact, first: Omit<Step, 'id'>, then: Omit<Step, 'id'>): OrderKind {
   if (fact.kind === 'before' || [fact.first, fact.then].some((a) => ACTIVITY_FACTS[a].bath !== undefined)) return fact.kind;

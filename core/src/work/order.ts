@@ -14,9 +14,14 @@ export interface OrderRule {
 
 /** What has to lie between the end of one step and the start of another: crust soaks before it is combed. */
 export interface TimeLag {
-  readonly first: string;
+  /** `undefined`: it was done before, and the minutes are what is left of the wait. */
+  readonly first: string | undefined;
   readonly then: string;
   /** Minutes, > 0. Other work or a break may fill them. */
   readonly minutes: number;
   readonly rule: RuleId;
 }
+
+/** Whether both ends of a lag are among some steps; of one that runs already, the step that waits. */
+export const isLagAmong = (lag: TimeLag, has: (id: string) => boolean): boolean =>
+  (lag.first === undefined || has(lag.first)) && has(lag.then);

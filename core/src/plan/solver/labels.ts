@@ -2,7 +2,7 @@ import { WATCH_AT } from '../../strain/index.js';
 import type { DogPosture } from '../../words/index.js';
 import { BREAK_STEP_MINUTES, type ChosenStep } from '../model.js';
 import { helperThere } from '../simulate.js';
-import { doseOf, type Numbers, restDose } from './numbers.js';
+import { doseOf, type Numbers, restDose, RUNS_ALREADY } from './numbers.js';
 
 /** A way to have done some parts of steps: what matters for all that may follow, and where it came from. */
 export interface Label {
@@ -67,7 +67,7 @@ export function startLabel({ problem, lags }: Numbers): Label {
     standing: problem.startStandingMinutes,
     minutes: 0,
     burden: 0,
-    lags: lags.map(() => 0),
+    lags: lags.map((l) => (l.first === RUNS_ALREADY ? l.minutes : 0)),
     parent: undefined,
     step: -1,
     pause: 0,

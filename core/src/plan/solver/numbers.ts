@@ -46,6 +46,7 @@ export interface Numbers {
   readonly stations: readonly Station[];
   /** Minutes between stations, `change[from][to]`. */
   readonly change: readonly (readonly number[])[];
+  /** `first` is {@link RUNS_ALREADY} for a wait that has begun. */
   readonly lags: readonly { readonly first: number; readonly then: number; readonly minutes: number }[];
   /** Bit mask of the steps that need a helper who is not always there. */
   readonly helperMask: number;
@@ -59,12 +60,15 @@ export interface Numbers {
   readonly fatigue: number;
 }
 
+/** In place of the first step of a lag that was done before the plan begins. */
+export const RUNS_ALREADY = -1;
+
 /** @throws RangeError when a lag names a step that is not there */
 export function numbersOf(problem: PlanProblem): Numbers {
   const k = recoveryPerMinute(problem.halfLifeMinutes);
   const index = new Map(problem.steps.map((s, i) => [s.id, i]));
   const lags = (problem.lags ?? []).map(({ first, then, minutes, rule }) => {
-    const [a, b] = [index.get(first), index.get(then)];
+    const [a, b] = [first === undefined ? RUNS_ALREADY : index.get(first), index.get(then)];
     if (a === undefined || b === undefined) throw new RangeError(`numbersOf: lag ${rule} names a step that is not there`);
     return { first: a, then: b, minutes };
   });

@@ -1,4 +1,5 @@
 import type { PlanProblem } from '../model.js';
+import { isLagAmong } from '../../work/index.js';
 import { precedenceOf } from '../precedence.js';
 import { type ClosedSets, closedSets } from './closed-sets.js';
 
@@ -15,7 +16,15 @@ export function subProblem(problem: PlanProblem, mask: number): SubProblem {
   const steps = indices.flatMap((i) => problem.steps[i] ?? []);
   const has = new Set(steps.map((s) => s.id));
   const both = (r: { first: string; then: string }): boolean => has.has(r.first) && has.has(r.then);
-  return { indices, problem: { ...problem, steps, order: problem.order.filter(both), lags: (problem.lags ?? []).filter(both) } };
+  return {
+    indices,
+    problem: {
+      ...problem,
+      steps,
+      order: problem.order.filter(both),
+      lags: (problem.lags ?? []).filter((l) => isLagAmong(l, (id) => has.has(id))),
+    },
+  };
 }
 
 /** For each step the steps that must be done before it when all steps are done: every kind of rule says that much. */

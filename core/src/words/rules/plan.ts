@@ -99,6 +99,9 @@ export const PLAN_RULES = {
   // Breaks
   'break.standing': rule('default', 'minutes', 'step', 'limit'),
   'break.strain': rule('default', 'strain', 'step'),
+  'break.soak': rule('practice', 'step'),
+  'break.helper': rule('computed', 'step'),
+  'break.hurts': rule('default', 'step'),
   'break.dose': rule('default', 'saved', 'now', 'peak'),
   // Place in the order
   'here.first': rule('default'),

@@ -99,6 +99,9 @@ export const PLAN_SENTENCES = {
   // Breaks
   'break.standing': 'Without it the dog stands {minutes} min at a stretch in “{step_cap}”; {limit} min is its limit.',
   'break.strain': 'Without it strain reaches {strain} in “{step_cap}”, past what that step may.',
+  'break.soak': 'Crust soaks: “{step_cap}” would come too soon without it.',
+  'break.helper': '“{step_cap}” waits for a second pair of hands.',
+  'break.hurts': '“{step_cap}” hurts: hands rest between two parts of it.',
   'break.dose': 'Saves {saved} point-minutes above watch (peak {now} instead of {peak}).',
   // Place in the order
   'here.first': 'Nothing has to come before it.',
