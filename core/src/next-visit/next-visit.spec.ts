@@ -85,7 +85,7 @@ describe('nextVisitDates', () => {
     expect(facts({ season: { month: 3, share: 0.8, reasons: [] } })).toContain({ weeks: 9, month: 3 });
     expect(facts({ leftWeeks: 1 })).toContain({ weeks: 1 });
     expect(facts({ stoppedEarly: true })).toContain({ weeks: 2 });
-    expect(facts({ newMarks: ['back', 'tail'] })).toContain({ weeks: 4, zones: ['back', 'tail'] });
+    expect(facts({ newMarks: ['back', 'tail', 'back'] })).toContain({ weeks: 4, zones: ['back', 'tail'] });
     // Ears that a vet plucks, or nobody, are no reason of this house.
     expect(ask({ done: ['ears'] })).not.toContain(['next.ears_plucked', 8]);
   });

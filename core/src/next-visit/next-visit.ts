@@ -52,7 +52,7 @@ export function nextVisitDates(q: NextVisitQuestion): NextVisitDate[] {
   if (q.clipOff) add(CLIP_OFF_WEEKS, reason('next.clip_off', { weeks: CLIP_OFF_WEEKS }, 0.6));
   else add(COAT_WEEKS[q.dog.coat], reason('next.coat', { coat: q.dog.coat, weeks: COAT_WEEKS[q.dog.coat] }, 0.5));
   if (q.clipOff) add(SKIN_AFTER_PELT_WEEKS, reason('next.skin_after_pelt', { weeks: SKIN_AFTER_PELT_WEEKS }, 0.8));
-  if (q.newMarks.length > 0) add(MARKS_WEEKS, reason('next.marks', { weeks: MARKS_WEEKS, zones: q.newMarks }, 0.7));
+  if (q.newMarks.length > 0) add(MARKS_WEEKS, reason('next.marks', { weeks: MARKS_WEEKS, zones: [...new Set(q.newMarks)] }, 0.7));
   if ((q.returnWeeks ?? 0) >= LONG_RETURN_WEEKS) add(BETWEEN_WEEKS, reason('next.between', { weeks: BETWEEN_WEEKS }, 0.6));
   if (q.done.includes('nails')) add(NAIL_WEEKS, reason('next.nails', { weeks: NAIL_WEEKS }, 0.4));
   if (lifeStage(q.dog, q.today) === 'puppy') add(PUPPY_WEEKS, reason('next.puppy', { weeks: PUPPY_WEEKS }, 0.7));

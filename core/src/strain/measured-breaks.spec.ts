@@ -35,6 +35,9 @@ describe('the measured meter', () => {
     expect(measureStrain([at(1, 'growl'), rest(2), looks(20, 'relaxed'), goOn(30)], 0, 6, 31).band).toBe('settled');
     expect(measureStrain([at(1, 'growl'), rest(2), looks(6, 'relaxed'), goOn(6.9)], 0, 6, 31).band).toBe('pause');
     expect(measureStrain([at(1, 'growl'), rest(2), goOn(30)], 0, 6, 31).band).toBe('pause');
+    // The good sign stands at the end of the five minutes; a look that is none takes it back.
+    expect(measureStrain([at(1, 'growl'), rest(2), looks(4, 'relaxed'), goOn(30)], 0, 6, 31).band).toBe('pause');
+    expect(measureStrain([at(1, 'growl'), rest(2), looks(9, 'relaxed'), looks(12, 'tense'), goOn(30)], 0, 6, 31).band).toBe('pause');
     // Still is no good sign; a sign of strain after the good one takes it back.
     expect(measureStrain([at(1, 'growl'), rest(2), looks(20, 'still'), goOn(30)], 0, 6, 31).band).toBe('pause');
     expect(measureStrain([at(1, 'growl'), rest(2), looks(9, 'relaxed'), at(10, 'yawn'), goOn(30)], 0, 6, 31).band).toBe('pause');

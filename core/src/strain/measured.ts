@@ -8,8 +8,8 @@ import { SIGNALS } from './signals.js';
 export const NOT_OBSERVED_AFTER_MINUTES = 5;
 
 /**
- * A pause counts as recovery from so many minutes on, after a hard sign from the second, and only with a good sign in it. Common practice,
- * no source.
+ * A pause counts as recovery from so many minutes on, with a good sign in it; after a hard sign from the second number on, with the good
+ * sign at its end. Common practice, no source.
  */
 export const PAUSE_COUNTS_FROM_MINUTES = 2;
 export const PAUSE_AFTER_HARD_SIGN_MINUTES = 5;
@@ -87,13 +87,15 @@ export function measureStrain(
   /** Whether the break that goes on has done its work by a minute. */
   const counts = (minute: number): boolean => {
     const needed = forced === 'settled' ? PAUSE_COUNTS_FROM_MINUTES : PAUSE_AFTER_HARD_SIGN_MINUTES;
-    return goodInBreak !== undefined && goodInBreak <= minute && minute - restingSince >= needed;
+    if (goodInBreak === undefined) return false;
+    // After a hard sign the good one stands at the end of those minutes, not at their start.
+    return (forced === 'settled' ? minute : goodInBreak) - restingSince >= needed;
   };
   /** A good sign outside a break lowers the band to what the number says then; in one, the minutes must be there as well. */
   const seenGood = (minute: number): void => {
     if (!resting) held = bandOf(strain);
     else {
-      goodInBreak ??= minute;
+      goodInBreak = minute;
       if (counts(minute)) held = bandOf(strain);
     }
   };
@@ -119,7 +121,7 @@ export function measureStrain(
       if (entry.mood === 'relaxed') {
         strain = Math.max(0, strain + SIGNALS.soft_body.points);
         seenGood(entry.minute);
-      }
+      } else if (entry.mood !== 'still') goodInBreak = undefined;
       points.push({ minute: since, strain });
     } else if (!uncounted.includes(entry.signal)) {
       const facts = SIGNALS[entry.signal];

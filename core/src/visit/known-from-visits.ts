@@ -78,8 +78,10 @@ function askedBefore(past: readonly VisitSummary[]): NonNullable<VisitState['dog
 /** A place that it minded is taken to be minded for so many visits, as a growl is. Our default. */
 const MINDED_FOR_VISITS = 3;
 
-/** Places where it minded the hand at the latest visits: one visit that does not say it again
- * forgets nothing, one that says it bears the hand there does. @param past the latest first */
+/**
+ * Places where it minded the hand at the latest visits: one that does not say it again forgets nothing, one that says it bears it does.
+ * @param past the latest first
+ */
 export function resentedLately(past: readonly VisitSummary[]): ZoneId[] {
   const over = past.filter((s) => s.outcome === 'finished' || s.outcome === 'stopped').slice(0, MINDED_FOR_VISITS);
   const minds = new Map<ZoneId, boolean>();

@@ -50,9 +50,9 @@ describe('lying down for the work', () => {
 
   it('is for a dog that cannot stand long, wherever it can lie, unless it is carried or may not be laid down', () => {
     for (const reach of ['body', 'rear', 'underside', 'armpits', 'fore_feet', 'hind_feet'] as const)
-      expect([hold({ reaches: [reach], standsShort: true }), hold({ reaches: [reach] })])
+      expect([true, false].map((standsShort) => hold({ reaches: [reach], standsShort }) === 'lap_or_side'))
         .withContext(reach)
-        .toEqual(['lap_or_side', jasmine.stringMatching(/^(?!lap_or_side)/) as unknown as HoldId]);
+        .toEqual([true, false]);
     expect(hold({ reaches: ['head'], standsShort: true })).not.toBe('lap_or_side');
     expect(hold({ reaches: ['nails'], standsShort: true }, { weightKg: 6 })).toBe('under_arm');
     expect(hold({ reaches: ['body'], standsShort: true }, { conditions: ['heart'] })).not.toBe('lap_or_side');

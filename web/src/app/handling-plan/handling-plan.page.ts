@@ -33,10 +33,10 @@ const VIEWS: readonly Tab<View>[] = [
   { id: 'odds', label: 'Odds and hazards', key: '3' },
 ];
 
-/** The handling plan: what in which order, with which hold and blade, where the breaks lie, what is left for another day, and why. */
 /** What of the programme is for now; what waits stands with the rest of what the plan rests on. */
 const PUPPY_RULES: readonly RuleId[] = ['plan.puppy_begins', 'plan.puppy_programme', 'plan.puppy_offer', 'plan.puppy_all_met'];
 
+/** The handling plan: what in which order, with which hold and blade, where the breaks lie, what is left for another day, and why. */
 @Component({
   selector: 'man-handling-plan',
   imports: [

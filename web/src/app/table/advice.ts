@@ -4,6 +4,7 @@ import {
   type MeasuredStrain,
   NOT_OBSERVED_AFTER_MINUTES,
   PAUSE_AFTER_HARD_SIGN_MINUTES,
+  PAUSE_COUNTS_FROM_MINUTES,
   readCalmState,
   SIGNALS,
 } from '@mansuet/core/strain';
@@ -41,7 +42,10 @@ export function adviceFor(
     return {
       band,
       head: 'Pause',
-      says: `Tool off, hands still: a break counts from ${PAUSE_AFTER_HARD_SIGN_MINUTES} min on, with a good sign at its end. A second hard sign means stop.`,
+      says:
+        strain.hardSigns.length > 0
+          ? `Tool off, hands still: a break counts from ${PAUSE_AFTER_HARD_SIGN_MINUTES} min on, with a good sign at its end. A second hard sign means stop.`
+          : `Tool off, hands still: a break counts from ${PAUSE_COUNTS_FROM_MINUTES} min on, with a good sign in it. A second hard sign means stop.`,
       urgent: true,
     };
   if (!strain.observed) {
