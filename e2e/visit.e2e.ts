@@ -92,6 +92,7 @@ test('the same by Tab, arrows and Enter alone, to the hand-back', async ({ page 
     await page.keyboard.press('Enter');
     await expect(open).toHaveCount(before - 1);
   }
+  await press('There is no second number');
   await press('Agreed by word, I heard it');
   await press('Agreed: plan');
   await page.waitForURL('**/plan');

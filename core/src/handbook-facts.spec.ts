@@ -148,14 +148,23 @@ describe('what each fact must change', () => {
     expect(muzzled.length).toBeGreaterThan(2);
     expect((muzzled.at(-1) ?? 0) - (muzzled[0] ?? 0)).toBe(muzzled.length - 1);
   });
-  it('a snap ends after three visits without a hard sign, or after a year; a bite not by visits', () => {
-    const warnedOf = (what: 'snapped' | 'bit', calm: number, on = '2026-06-01'): string | undefined =>
+  it('a snap ends after three visits without a hard sign, or after a year; a bite by neither, but by the word of the lead', () => {
+    const warnedOf = (what: 'snapped' | 'bit', calm: number, on = '2026-06-01', biteEndedOn: string | null = null): string | undefined =>
       planContextOf(
-        { dog: { ...EMPTY_DOG, warned: { what, on } }, trained: true, today: '2026-11-25' },
+        { dog: { ...EMPTY_DOG, warned: { what, on }, biteEndedOn }, trained: true, today: '2026-11-25' },
         Array.from({ length: calm }, (_, i) => past({ on: `2026-0${7 + i}-01`, warned: null })),
       ).dog.warned?.what;
     expect([warnedOf('snapped', 2), warnedOf('snapped', 3), warnedOf('bit', 3)]).toEqual(['snapped', undefined, 'bit']);
-    expect(warnedOf('bit', 0, '2025-10-01')).toBeUndefined();
+    expect([warnedOf('snapped', 0, '2025-10-01'), warnedOf('bit', 0, '2025-10-01')]).toEqual([undefined, 'bit']);
+    expect(warnedOf('bit', 0, '2026-06-01', '2026-06-02')).toBeUndefined();
+    // A bite on the day of that word or after it counts again; a snap is not what the word was about.
+    expect([warnedOf('bit', 0, '2026-06-02', '2026-06-02'), warnedOf('snapped', 0, '2026-06-01', '2026-09-01')]).toEqual([
+      'bit',
+      'snapped',
+    ]);
+    const undated = (biteEndedOn: string | null): boolean =>
+      planContextOf({ dog: { ...EMPTY_DOG, biteHistory: true, biteEndedOn }, trained: true, today: '2026-11-25' }, []).dog.biteHistory;
+    expect([undated(null), undated('2026-11-01')]).toEqual([true, false]);
   });
   it('a growl that was recorded here counts like one that was told', () => {
     const context = planContextOf({ dog: EMPTY_DOG, trained: true, today: '2026-11-25' }, [past({ on: '2026-10-01', warned: 'growled' })]);

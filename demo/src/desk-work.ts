@@ -18,7 +18,7 @@ export async function loadDeskWork(db: Database, who: Who, now: Date): Promise<v
 async function anIntake(db: Database, who: Who, now: Date): Promise<void> {
   const like = DEMO_DOGS[0];
   if (!like) return;
-  const { standingSeenMinutes: _standing, biteHistory: _bite, ...facts } = formOf(like, now);
+  const { standingSeenMinutes: _standing, biteHistory: _bite, biteEndedOn: _ended, ...facts } = formOf(like, now);
   const answer: IntakeAnswer = {
     dog: {
       ...facts,

@@ -10,6 +10,7 @@ export interface StandingConsent {
   readonly on: string;
   readonly until: string;
   readonly limitMinor?: number | undefined;
+  readonly secondPhone?: string | null | undefined;
 }
 
 /** What may hold for longer than a visit. A coat is agreed on as it is found: what is clipped close is asked each time. */
@@ -40,6 +41,7 @@ export function standingConsents(
       .sort((a, b) => b.on.localeCompare(a.on) || Number(a.agreed) - Number(b.agreed));
     if (!latest?.agreed || latest.textVersion !== CONSENT_TEXT_VERSION) return [];
     const until = new Date(Date.parse(latest.on) + days * DAY_MS).toISOString().slice(0, 10);
-    return until < today ? [] : [{ id, name: latest.name, on: latest.on, until, limitMinor: latest.limitMinor }];
+    const { name, on, limitMinor, secondPhone } = latest;
+    return until < today ? [] : [{ id, name, on, until, limitMinor, ...(secondPhone === undefined ? {} : { secondPhone }) }];
   });
 }

@@ -26,5 +26,7 @@ export const DOG_CHANGE = z.strictObject({ dog: DOG_FORM, version: z.number().in
 export const OWNER_CHANGE = z.strictObject({ owner: OWNER_FORM, version: z.number().int().min(1) });
 /** Two files of one dog: the other one is read as part of this one, and can be taken out again. */
 export const DOG_MERGE = z.strictObject({ other: z.uuid() });
+/** The lead's word that what it bit before this day no longer counts; `null` takes it back. */
+export const BITE_ENDED = z.strictObject({ on: z.iso.date(formProblem('form.day_missing')).nullable() });
 /** A vet has looked at a mark on this day; `null` takes it back. */
 export const MARK_VET = z.strictObject({ on: z.iso.date(formProblem('form.day_missing')).nullable() });

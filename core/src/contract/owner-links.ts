@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { DOG_FORM } from '../knowledge/dogs/index.js';
+import { DOG_FORM, PHONE } from '../knowledge/dogs/index.js';
 import { SIGNATURE } from '../log/index.js';
 import { BITE_TOLD, CONSENT_IDS, formProblem } from '../words/index.js';
 import { CONTACT, OWNER_FORM } from './dog-requests.js';
@@ -23,6 +23,8 @@ export const AGREEMENT_OFFER = z.strictObject({
   consents: z.array(z.strictObject({ id: z.enum(CONSENT_IDS), text: z.string().max(600), required: z.boolean() })).max(CONSENT_IDS.length),
   textVersion: z.string().min(1).max(40),
   currency: z.string().length(3),
+  /** The salon knows only one number: a second one is asked for with the consent for an emergency. Left out of older offers. */
+  asksSecondNumber: z.boolean().default(false),
 });
 export type AgreementOffer = z.infer<typeof AGREEMENT_OFFER>;
 
@@ -32,6 +34,8 @@ export const AGREEMENT_ANSWER = z.strictObject({
   answers: z.array(z.strictObject({ id: z.enum(CONSENT_IDS), agreed: z.boolean() })).max(CONSENT_IDS.length),
   /** What a vet may cost in an emergency before we ring first, smallest coin; `null` for no limit. */
   limitMinor: z.number().int().min(0).max(10_000_000).nullable(),
+  /** A second number for an emergency, `null` when there is none; left out where it was not asked. */
+  secondPhone: PHONE.nullable().optional(),
   signature: SIGNATURE,
 });
 export type AgreementAnswer = z.infer<typeof AGREEMENT_ANSWER>;
@@ -40,7 +44,7 @@ const story = z.string().trim().max(600, formProblem('form.letters_at_most')).de
 
 /** What an owner tells before the first visit. */
 export const INTAKE_ANSWER = z.strictObject({
-  dog: DOG_FORM.omit({ standingSeenMinutes: true, biteHistory: true }),
+  dog: DOG_FORM.omit({ standingSeenMinutes: true, biteHistory: true, biteEndedOn: true }),
   owner: OWNER_FORM,
   bite: z.enum(BITE_TOLD),
   biteStory: story,

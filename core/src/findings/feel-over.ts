@@ -14,7 +14,7 @@ import type {
   Warning,
   ZoneId,
 } from '../words/index.js';
-import type { Looked } from './looked.js';
+import type { FoundAt, Looked } from './looked.js';
 
 export interface MarkFound {
   readonly markId: string;
@@ -79,6 +79,8 @@ export interface FeelOver {
   readonly favours?: Leg | 'none' | undefined;
   /** Places where it minds the hand today. */
   readonly resents?: readonly ZoneId[] | undefined;
+  /** Places of a grass seed or a tick. */
+  readonly foundAt?: FoundAt | undefined;
   /** What it did today before any work. */
   readonly warned?: Warning | undefined;
   /** Told today that it has bitten someone while being handled. */

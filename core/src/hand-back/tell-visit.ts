@@ -124,12 +124,12 @@ export function homeCare(state: VisitState, dogName: string): Reason[] {
   if (hurt) out.push(reason('care.injury', {}, 0.9));
   if (state.feelOver.zones.some((z) => z.matGrade >= 1)) out.push(reason('care.mats', {}, 0.4));
   if (state.feelOver.marks.length > 0) out.push(reason('care.marks', {}, 0.7));
-  const { favours, joints, looked } = state.feelOver;
+  const { favours, joints, looked, foundAt } = state.feelOver;
   if (favours && favours !== 'none') out.push(reason('care.spare_leg', { name: dogName, weak: favours }, 0.8));
   const stiff = JOINTS.find((j) => (joints[j] ?? 'free') !== 'free');
   if (stiff) out.push(reason('care.stiff', { name: dogName, joint: stiff }, 0.7));
   if (looked?.grease === 'greasy') out.push(reason('care.greasy', {}, 0.5));
-  if (looked?.ticks === 'tick') out.push(reason('care.tick', {}, 0.8));
+  if (looked?.ticks === 'tick') out.push(reason('care.tick', foundAt?.ticks?.length ? { zones: foundAt.ticks } : {}, 0.8));
   const now = workNow(state, state.work?.clockMs ?? 0);
   if (now && now.strain.peak >= CALM_ADVICE_FROM) out.push(reason('care.calm', { name: dogName }, 0.5));
   return out;

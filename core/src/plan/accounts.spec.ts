@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { dogKinds } from '../knowledge/dogs/index.js';
+import { anInput } from '../testing/dogs.js';
 import { anyPlanInput } from '../testing/random-dogs.js';
 import { type Account, accountsOf, buildSteps, makePlan, type PlanInput } from './index.js';
 
@@ -18,6 +19,14 @@ describe('accounts balance', () => {
       }),
       { numRuns: 1000 },
     );
+  });
+  it('says that crust stays in when the groomer leaves out its soak', () => {
+    const zones = [{ zone: 'eye_left' as const, matGrade: 0 as const, skin: 'sound' as const, crust: true }];
+    const input = anInput({ wishes: [{ kind: 'forbid', step: 'soak' }] }, {}, { zones });
+    const { notPlanned } = buildSteps(input, dogKinds(input.dog, input.feelOver, input.today));
+    expect(notPlanned.filter((n) => n.activity === 'crust').map((n) => [n.zones, n.to, n.reasons[0]?.rule])).toEqual([
+      [['eye_left'], 'another_visit', 'left.needs_other'],
+    ]);
   });
   it('and in the plans themselves, whatever had to be left out of them', () => {
     fc.assert(

@@ -1,5 +1,5 @@
 import { findingIn } from '../findings/index.js';
-import { lookedEffects } from '../knowledge/fit/index.js';
+import { isAbout, lookedEffects } from '../knowledge/fit/index.js';
 import { type Activity, type LookedPart, reason, type Reason, type ServiceItem, type StepId, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS, isMatWork, placesOf } from '../work/index.js';
 import type { BuiltStep } from './group-steps.js';
@@ -62,7 +62,7 @@ export function itemsOf({ feelOver, asked }: PlanInput): AccountItem[] {
     ...(z.skin === 'sound' ? [] : [{ kind: 'skin' as const, zone: z.zone }]),
   ]);
   const marks = feelOver.marks.map((m): AccountItem => ({ kind: 'mark', zone: m.zone, markId: m.markId }));
-  const looked = lookedEffects(feelOver.looked).map((e): AccountItem => ({ kind: 'looked', part: e.part }));
+  const looked = lookedEffects(feelOver).map((e): AccountItem => ({ kind: 'looked', part: e.part }));
   const wishes = asked.items.flatMap((item) =>
     placesOf(item, ACTIVITY_FACTS[item].zones).map((at): AccountItem => ({ kind: 'asked', item, zones: at.zones })),
   );
@@ -127,11 +127,11 @@ function endsOf(item: AccountItem, input: PlanInput, plan: Plan): End[] {
         at(item.zone, 'left'),
       );
     case 'looked': {
-      const effect = lookedEffects(input.feelOver.looked).find((e) => e.part === item.part);
+      const effect = lookedEffects(input.feelOver).find((e) => e.part === item.part);
       return first(
         notToday((n) => n.what.rule === 'what.looked' && n.what.facts.part === item.part),
-        planned((a) => effect?.activities.includes(a) ?? false),
-        soonest((n) => n.activity !== undefined && (effect?.activities.includes(n.activity) ?? false)),
+        planned((a, zones) => effect !== undefined && isAbout(effect, a, zones)),
+        soonest((n) => n.activity !== undefined && effect !== undefined && isAbout(effect, n.activity, n.zones)),
       );
     }
     case 'asked': {

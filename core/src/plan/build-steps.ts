@@ -104,6 +104,18 @@ function whole(pieces: readonly Piece[], notPlanned: NotPlanned[]): Piece[] {
       withinDays: without.withinDays,
       reasons: [reason('step.bath_whole', { without: without.what }, 0.9)],
     });
+  // Crust whose soak falls away stays in, and it is said.
+  for (const p of pieces.filter((x) => x.activity === 'crust' && !at('soak', x.place))) {
+    const soak = notPlanned.find((n) => n.activity === 'soak' && n.zones.includes(p.place));
+    notPlanned.push({
+      what: whatOf(p),
+      activity: 'crust',
+      zones: p.zones,
+      to: soak?.to ?? 'another_visit',
+      withinDays: soak?.withinDays,
+      reasons: [reason('left.needs_other', { other: 'soak' }, 0.9)],
+    });
+  }
   const kept = pieces.filter((p) => {
     if (BATHING.includes(p.activity)) return bath !== undefined && dry !== undefined;
     if (p.activity === 'brush_through') return bath !== undefined && dry !== undefined;

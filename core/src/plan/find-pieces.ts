@@ -35,7 +35,7 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
   const mats = findMatWork(input, kinds);
   const pieces: Piece[] = [];
   const notPlanned: NotPlanned[] = openMarksTold(input);
-  const spared = new Set([...leftByLooks(input.feelOver.looked), ...openMarks(input).map((m) => m.zone)]);
+  const spared = new Set([...leftByLooks(input.feelOver), ...openMarks(input).map((m) => m.zone)]);
   const add = (activity: Activity, places: readonly Place[], extra: (at: Place) => PieceExtra, as: PlanInput = input): void => {
     for (const whole of places) {
       // Water and air spare what is for a vet.
@@ -75,11 +75,11 @@ export function findPieces(input: PlanInput, kinds: readonly KindFound[]): Found
       withinDays: a.way === 'vet' ? vetWithinDays(a.reasons[0]) : undefined,
       reasons: a.reasons,
     });
-  for (const e of lookedEffects(input.feelOver.looked).filter((x) => x.vet))
+  for (const e of lookedEffects(input.feelOver).filter((x) => x.vet))
     notPlanned.push({
       what: saying('what.looked', lookedFacts(e)),
       activity: undefined,
-      zones: e.leaves,
+      zones: [...new Set([...e.leaves, ...e.at])],
       to: 'vet',
       withinDays: vetWithinDays(e.because),
       reasons: [e.because],

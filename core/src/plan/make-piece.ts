@@ -2,7 +2,7 @@ import { findingIn } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { chooseBlade } from '../knowledge/blades/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
-import { lookedEffects, lookedMinutesFactor } from '../knowledge/fit/index.js';
+import { isAbout, lookedEffects, lookedMinutesFactor } from '../knowledge/fit/index.js';
 import { adviseLoop, chooseHold, gapsWithoutHold } from '../knowledge/holds/index.js';
 import { type Activity, type HoldId, pieceId, reason, type Reason, type StepName, type ZoneId } from '../words/index.js';
 import {
@@ -55,7 +55,7 @@ export function makePiece(
   const rate = stepRate(activity, zones, input, kinds, zoneFactor * manner.rateFactor, skin);
   const whole = facts.minutes * manner.minutesFactor * sizeFactor(input.dog.weightKg) * (extra.minutesFactor ?? 1);
   const share = shareOf(activity, place, zones);
-  const forThisDog = lookedMinutesFactor(input.feelOver.looked, activity) * (hasKind(kinds, 'puppy') ? 0.6 : 1) * (senior ? 1.1 : 1);
+  const forThisDog = lookedMinutesFactor(input.feelOver, activity) * (hasKind(kinds, 'puppy') ? 0.6 : 1) * (senior ? 1.1 : 1);
   const planned = (extra.minutes ?? whole * share) * forThisDog;
   // Learned on the whole of this kind of work, of which this is a share.
   const learned = learnMinutes(
@@ -77,7 +77,7 @@ export function makePiece(
     painful: rate.painful,
     triggered: rate.triggered,
     fighting: false,
-    mayBeSick: input.told.includes('just_fed'),
+    mayBeSick: input.told.includes('just_fed') || input.told.includes('calming_by_vet'),
     helperThere: input.helperThere,
     minutes,
     standsShort: facts.post === 'table' && facts.standing && standsShort(input, kinds),
@@ -113,8 +113,8 @@ export function makePiece(
     reasons: [
       ...(extra.reasons ?? []),
       ...otherSide,
-      ...lookedEffects(input.feelOver.looked)
-        .filter((e) => e.activities.includes(activity))
+      ...lookedEffects(input.feelOver)
+        .filter((e) => isAbout(e, activity, zones))
         .map((e) => e.because),
       ...manner.reasons,
       ...learned.reasons,

@@ -1,5 +1,5 @@
 import { findingIn } from '../findings/index.js';
-import { lookedEffects, lookedFacts } from '../knowledge/fit/index.js';
+import { isAbout, type LookedEffect, lookedEffects, lookedFacts } from '../knowledge/fit/index.js';
 import { reason, type Reason, saying, type ZoneId } from '../words/index.js';
 import type { NotPlanned, Piece } from './piece.js';
 import type { PlanInput } from './plan-input.js';
@@ -58,10 +58,11 @@ export function toldOnly(input: PlanInput, pieces: readonly Piece[], notPlanned:
         reason('skin.red_again', { days: RED_AGAIN_DAYS }, 0.5),
       ]),
     );
-  const worked = (activities: readonly Piece['activity'][]): boolean =>
-    activities.some((a) => pieces.some((p) => p.activity === a) || notPlanned.some((n) => n.activity === a));
-  const looked = lookedEffects(input.feelOver.looked)
-    .filter((e) => !e.vet && !worked(e.activities))
+  const worked = (e: LookedEffect): boolean =>
+    pieces.some((p) => isAbout(e, p.activity, p.zones)) ||
+    notPlanned.some((n) => n.activity !== undefined && isAbout(e, n.activity, n.zones));
+  const looked = lookedEffects(input.feelOver)
+    .filter((e) => !e.vet && !worked(e))
     .map((e) => leftAt(saying('what.looked', lookedFacts(e)), [], 'left', undefined, [e.because, reason('looked.not_asked', {}, 0.4)]));
   return [...marks, ...red, ...looked];
 }

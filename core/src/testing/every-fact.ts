@@ -7,6 +7,8 @@ import {
   CONDITIONS,
   EAR_SETS,
   FIT_SIGNS,
+  FOUND_IN_PLACES,
+  type FoundInPlace,
   GROOMED_BY,
   GUARDED,
   HOUSE_QUESTION_IDS,
@@ -17,6 +19,7 @@ import {
   LIES_ON,
   LOOKED_FINDINGS,
   LOOKED_PARTS,
+  type LookedFinding,
   MARK_BORDERS,
   MARK_KINDS,
   MARK_SURFACES,
@@ -137,6 +140,11 @@ export const ENTERED_FACTS: readonly EnteredFact[] = [
     { injuries: [{ kind: 'burn', zone: 'side_left', on: null, here: false }] },
   ),
   ...WARNINGS.map((what) => file(`in the last year it ${what}`, { warned: { what, on: '2026-10-01' } }, { warned: null })),
+  file(
+    'the lead says that its bites no longer count',
+    { biteHistory: true, biteEndedOn: '2026-11-01' },
+    { biteHistory: true, biteEndedOn: null },
+  ),
   ...GROOMED_BY.filter((by) => by !== 'here').map((groomedBy) => file(`coat done by: ${groomedBy}`, { groomedBy }, { groomedBy: 'here' })),
   file('coat done on', { groomedOn: '2026-06-01' }, { groomedOn: '2026-11-10' }),
   file('used to a muzzle', { muzzleUsed: true, biteHistory: true }, { muzzleUsed: null, biteHistory: true }),
@@ -157,6 +165,12 @@ export const ENTERED_FACTS: readonly EnteredFact[] = [
     with: (d) => ({ ...d, fit: { ...d.fit, vetAgreed: true }, form: { ...d.form, conditions: ['heart'] } }),
     without: (d) => ({ ...d, fit: { ...d.fit, vetAgreed: false }, form: { ...d.form, conditions: ['heart'] } }),
   },
+  today('hour of its last meal', { hours: { toldAt: '09:30', meal: '09:00' } }),
+  today(
+    'hour of a medicine',
+    { told: ['calming_by_vet'], hours: { toldAt: '09:30', medicines: [{ what: 'calming syrup', at: '08:00' }] } },
+    { told: ['calming_by_vet'] },
+  ),
   today('room', { roomCelsius: 31 }, { roomCelsius: 18 }),
   { name: 'weighed', group: 'today', with: (d) => ({ ...d, weightKg: 34 }) },
 
@@ -224,6 +238,13 @@ export const ENTERED_FACTS: readonly EnteredFact[] = [
         (f) => ({ ...f, looked: { [part]: finding } }),
         (f) => ({ ...f, looked: {} }),
       ),
+    ),
+  ),
+  ...(Object.entries(FOUND_IN_PLACES) as [FoundInPlace, LookedFinding][]).map(([part, finding]) =>
+    felt(
+      `${part}: ${finding}, where`,
+      (f) => ({ ...f, looked: { [part]: finding }, foundAt: { [part]: ['tail'] } }),
+      (f) => ({ ...f, looked: { [part]: finding } }),
     ),
   ),
   ...MOODS.map((mood) =>

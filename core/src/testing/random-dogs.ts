@@ -103,6 +103,10 @@ export const anyFeelOver: fc.Arbitrary<FeelOver> = fc.record({
     .map((joints): Partial<Record<Joint, JointComfort>> => ({ ...joints })),
   mood: fc.constantFrom(...MOODS),
   looked: anyLooked,
+  foundAt: fc.record(
+    { seeds: fc.uniqueArray(anyZone, { maxLength: 2 }), ticks: fc.uniqueArray(anyZone, { maxLength: 3 }) },
+    { requiredKeys: [] },
+  ),
   favours: fc.constantFrom(undefined, 'none' as const, ...LEGS),
   resents: fc.uniqueArray(anyZone, { maxLength: 3 }),
   warned: fc.constantFrom(undefined, undefined, undefined, ...WARNINGS),

@@ -76,14 +76,14 @@ describe('what is looked at', () => {
 
   it('changes nothing when it is healthy, or not looked at', () => {
     const healthy = Object.fromEntries(LOOKED_PARTS.map((p) => [p, LOOKED_FINDINGS[p][0]]));
-    expect(lookedEffects(healthy)).toEqual([]);
-    expect(lookedEffects(undefined)).toEqual([]);
+    expect(lookedEffects({ looked: healthy })).toEqual([]);
+    expect(lookedEffects({})).toEqual([]);
     expect(planOf(healthy).minutes).toBe(planOf({}).minutes);
   });
 
   for (const [part, finding] of UNHEALTHY) {
     it(`shows in the plan: ${part} ${finding}`, () => {
-      const effects = lookedEffects({ [part]: finding });
+      const effects = lookedEffects({ looked: { [part]: finding } });
       expect(effects.length).toBe(1);
       const [effect] = effects;
       const [with_, without] = [planOf({ [part]: finding }, { nose: 'short' }), planOf({}, { nose: 'short' })];
@@ -96,7 +96,7 @@ describe('what is looked at', () => {
       expect(sayReason(effect!.because)).not.toContain('…');
       // Monotone caution: no finding adds work, and none makes a place that is for a vet workable.
       for (const s of with_.steps) {
-        expect(s.zones.filter((z) => leftByLooks({ [part]: finding }).includes(z)))
+        expect(s.zones.filter((z) => leftByLooks({ looked: { [part]: finding } }).includes(z)))
           .withContext(s.name)
           .toEqual([]);
         const usual = step(without, s.activity);

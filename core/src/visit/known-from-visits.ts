@@ -59,9 +59,11 @@ export function knownFacts(stored: StoredFacts, past: readonly VisitSummary[], t
     liesOn: stored.liesOn ?? asked.liesOn ?? null,
     slipsCollar: stored.slipsCollar ?? asked.slipsCollar ?? null,
     guards: [...new Set([...stored.guards, ...(asked.guards ?? [])])],
+    // A bite of which nobody knows the day is one of before the lead's word.
+    biteHistory: stored.biteHistory && stored.biteEndedOn === null,
     warned:
       stillWarned(
-        stored.warned,
+        stored,
         over.flatMap((s) => (s.on ? [{ on: s.on, warned: s.warned ?? undefined }] : [])),
         today,
       ) ?? null,

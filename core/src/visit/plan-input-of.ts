@@ -1,7 +1,7 @@
 import type { FeelOver } from '../findings/index.js';
 import { type Blade, BLADES, type Guard, GUARDS } from '../knowledge/blades/index.js';
 import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/index.js';
-import { CONTACT_MINUTES, type FitResult, fitToGroom } from '../knowledge/fit/index.js';
+import { CONTACT_MINUTES, type FitResult, fitToGroom, toldWithHours } from '../knowledge/fit/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
 import type { BreakSeen } from '../strain/index.js';
@@ -81,6 +81,7 @@ export function fitOf(state: VisitState, dog: DogFacts, today: string): FitResul
       dog: dogAsFelt(state, dog),
       ...state.fit,
       looked: state.feelOver.looked,
+      foundAt: state.feelOver.foundAt,
       sores: state.feelOver.zones.some((z) => z.skin === 'sore') || state.feelOver.marks.some((m) => m.kind === 'sore'),
       pelted: state.feelOver.zones.some((z) => z.matGrade === 4),
       contactMinutes: CONTACT_MINUTES,
@@ -117,7 +118,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),
       trained: context.trained,
       breaks: context.breaks,
-      told: state.fit?.told ?? [],
+      told: toldWithHours(state.fit?.told ?? [], state.fit?.hours),
       roomCelsius: state.fit?.roomCelsius ?? USUAL_ROOM_CELSIUS,
       house: context.house ?? HOUSE_DEFAULTS,
       drawer: context.drawer ?? BLADES,

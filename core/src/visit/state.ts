@@ -1,5 +1,6 @@
 import type { FeelOver } from '../findings/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
+import type { ToldHours } from '../knowledge/fit/index.js';
 import type { PlanRecord, PlanTold, Signature, Stamp, VisitEvent } from '../log/index.js';
 import type { HelperWindow, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
@@ -28,6 +29,8 @@ export interface ConsentAnswer {
   readonly textVersion: string;
   /** What a vet may cost before we ring first, smallest coin; only for the emergency. */
   readonly limitMinor?: number | undefined;
+  /** A second number for an emergency, `null` when there is none; only for the emergency. */
+  readonly secondPhone?: string | null | undefined;
   /** `earlier`: it was given at an earlier visit and still holds. */
   readonly via?: 'screen' | 'link' | 'word' | 'earlier' | undefined;
 }
@@ -129,7 +132,13 @@ export interface VisitState {
   way: PlanWay;
   fileReadMs: number | undefined;
   fit:
-    | { readonly signs: readonly FitSign[]; readonly vetAgreed: boolean; readonly told: readonly ToldItem[]; readonly roomCelsius: number }
+    | {
+        readonly signs: readonly FitSign[];
+        readonly vetAgreed: boolean;
+        readonly told: readonly ToldItem[];
+        readonly roomCelsius: number;
+        readonly hours?: ToldHours | undefined;
+      }
     | undefined;
   /** What was asked of it today, as far as it is otherwise than in the file; nothing while nobody has asked. */
   dogAsked: Partial<Pick<DogFacts, 'muzzleUsed' | 'soreWhenLifted' | 'liesOn' | 'guards' | 'slipsCollar'>> | undefined;

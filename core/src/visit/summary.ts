@@ -93,6 +93,7 @@ export interface VisitSummary {
     readonly name: string;
     readonly textVersion: string;
     readonly limitMinor?: number | undefined;
+    readonly secondPhone?: string | null | undefined;
   }[];
   readonly notes: readonly string[];
   readonly nextVisit: string | null;
@@ -147,7 +148,18 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     coatDone: coatDoneIn(state),
     consents: [...state.consents].flatMap(([id, c]) =>
       // What only held from an earlier visit is no new answer: it does not begin its time again.
-      c.via === 'earlier' ? [] : [{ id, agreed: c.agreed, name: c.name, textVersion: c.textVersion, limitMinor: c.limitMinor }],
+      c.via === 'earlier'
+        ? []
+        : [
+            {
+              id,
+              agreed: c.agreed,
+              name: c.name,
+              textVersion: c.textVersion,
+              limitMinor: c.limitMinor,
+              ...(c.secondPhone === undefined ? {} : { secondPhone: c.secondPhone }),
+            },
+          ],
     ),
     notes: state.notes.map((n) => n.text),
     nextVisit: state.handedBack?.nextVisit ?? null,

@@ -32,6 +32,7 @@ export const TOLD_ITEMS = [
   'just_fed',
   'new_medicine',
   'pain_relief_by_vet',
+  'calming_by_vet',
   'spot_on_fresh',
   'vaccination_not_stated',
   'vaccination_incomplete',

@@ -16,6 +16,10 @@ export const LOOKED_FINDINGS = {
   anal: ['clean', 'dirty', 'swollen'],
 } as const;
 
+/** What can be in any place of the coat or skin, and is shown there: the part that is looked at, and what is found. */
+export const FOUND_IN_PLACES = { seeds: 'grass_seed', ticks: 'tick' } as const;
+export type FoundInPlace = keyof typeof FOUND_IN_PLACES;
+
 export type LookedPart = keyof typeof LOOKED_FINDINGS;
 
 export type LookedFinding = (typeof LOOKED_FINDINGS)[LookedPart][number];

@@ -1,7 +1,7 @@
 import { type FeelOver, findingIn, type MarkFound } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { type DogFacts, hasKind, type KindFound, resentedZones } from '../knowledge/dogs/index.js';
-import { lookedEffects } from '../knowledge/fit/index.js';
+import { isAbout, lookedEffects } from '../knowledge/fit/index.js';
 import { type Activity, byWeight, type Reason, reason, type ToldItem, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS, BODY_COAT } from './activities.js';
 import { isForEase } from './kinds-of-work.js';
@@ -32,7 +32,7 @@ export function cautionsFor(q: CautionQuestion): Reason[] {
   if (q.told.includes('in_season') && q.zones.some((z) => z === 'sanitary' || z === 'anus'))
     out.push(reason('caution.in_season', {}, 0.85));
   if (q.dog.groomedBy === 'owner' && facts.bladed) out.push(reason('caution.owner_clipped', {}, 0.6));
-  for (const e of lookedEffects(q.feelOver.looked)) if (e.activities.includes(q.activity)) out.push(e.because);
+  for (const e of lookedEffects(q.feelOver)) if (isAbout(e, q.activity, q.zones)) out.push(e.because);
   for (const zone of q.zones.filter((z) => findingIn(q.feelOver, z).skin === 'sore'))
     out.push(reason('caution.sore_zone_left', { zone: zone }, 1));
   for (const [rule, weight] of facts.cautions) out.push({ rule, facts: {}, weight });

@@ -4,6 +4,7 @@ import * as foundation from './migrations/001-foundation.js';
 import * as houseRules from './migrations/002-house-rules.js';
 import * as knowFeelAgree from './migrations/003-know-feel-agree.js';
 import * as everyFact from './migrations/004-every-fact.js';
+import * as biteEnded from './migrations/005-bite-ended.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -11,6 +12,7 @@ const MIGRATIONS = {
   '002-house-rules': houseRules,
   '003-know-feel-agree': knowFeelAgree,
   '004-every-fact': everyFact,
+  '005-bite-ended': biteEnded,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

@@ -18,14 +18,14 @@ export async function addDog(trx: InSalon, salonId: string, dog: DogForm, owner:
     .execute();
   await trx
     .insertInto('dog')
-    .values({ salon_id: salonId, dog_id: dogId, owner_id: ownerId, ...columnsOf(dog) })
+    .values({ salon_id: salonId, dog_id: dogId, owner_id: ownerId, ...columnsOf({ ...dog, biteEndedOn: null }) })
     .execute();
   await writeWeight(trx, salonId, dogId, onDay, dog.weightKg);
   await indexStoredDog(trx, dogId);
   return dogId;
 }
 
-/** Changes a dog if nobody has since the version that was read. */
+/** Changes a dog if nobody has since the version that was read. The lead's word on its bites is no part of what the form changes. */
 export async function changeDog(
   trx: InSalon,
   salonId: string,
@@ -36,9 +36,10 @@ export async function changeDog(
 ): Promise<Outcome<undefined>> {
   const before = await trx.selectFrom('dog').select('weight_kg').where('dog_id', '=', dogId).executeTakeFirst();
   if (!before) return refused('not_found');
+  const { bite_ended_on: _ofTheLead, ...columns } = columnsOf(dog);
   const updated = await trx
     .updateTable('dog')
-    .set({ ...columnsOf(dog), version: version + 1 })
+    .set({ ...columns, version: version + 1 })
     .where('dog_id', '=', dogId)
     .where('version', '=', version)
     .executeTakeFirst();
@@ -81,6 +82,16 @@ export async function changeOwner(trx: InSalon, ownerId: string, owner: OwnerFor
   for (const { dog_id } of await trx.selectFrom('dog').select('dog_id').where('owner_id', '=', ownerId).execute())
     await indexStoredDog(trx, dog_id);
   return done(undefined);
+}
+
+/** The lead's word that bites before a day no longer count, or that word taken back. @param on ISO date */
+export async function setBiteEnded(trx: InSalon, dogId: string, on: string | null): Promise<Outcome<undefined>> {
+  const updated = await trx
+    .updateTable('dog')
+    .set((eb) => ({ bite_ended_on: on, version: eb('version', '+', 1) }))
+    .where('dog_id', '=', dogId)
+    .executeTakeFirst();
+  return updated.numUpdatedRows > 0n ? done(undefined) : refused('not_found');
 }
 
 /** Puts a dog away or brings it back; its record stays. @param at when it was put away, `null` to bring it back */

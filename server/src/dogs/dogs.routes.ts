@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { DOG_CHANGE, DOG_MERGE, DOG_NOTE_FORM, MARK_VET, NEW_DOG, OWNER_CHANGE } from '@mansuet/core/contract';
+import { BITE_ENDED, DOG_CHANGE, DOG_MERGE, DOG_NOTE_FORM, MARK_VET, NEW_DOG, OWNER_CHANGE } from '@mansuet/core/contract';
 import { saying } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { readId } from '../problems/read-id.js';
@@ -14,6 +14,7 @@ import {
   lastWeight,
   mergeDogs,
   removeNote,
+  setBiteEnded,
   setMarkSeenByVet,
   unmergeDog,
 } from './dogs.repository.js';
@@ -56,6 +57,15 @@ export function dogRoutes(db: Database, clock: () => Date): Router {
       valueOf(checkDog(form.dog, today(), await lastWeight(trx, dogId), form.sure));
       valueOf(await changeDog(trx, salonId, dogId, form.dog, form.version, today()));
     });
+    response.status(204).end();
+  });
+
+  router.put('/dogs/:dogId/bite-ended', async (request, response) => {
+    const { salonId } = await requireAction(db, request, 'end_bite');
+    const { on } = BITE_ENDED.parse(request.body);
+    if (on !== null && on > today())
+      throw new ProblemError('bad_input', undefined, [{ path: 'on', says: saying('form.day_not_come', {}) }]);
+    valueOf(await db.inSalon(salonId, (trx) => setBiteEnded(trx, readId(request.params.dogId), on)));
     response.status(204).end();
   });
 

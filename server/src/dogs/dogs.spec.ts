@@ -69,6 +69,34 @@ describe('the dog’s file', () => {
     expect((await file(id)).marks.map(({ visitId: _visit, seenOn: _on, ...m }) => m)).toEqual([{ ...mark, spot: [0.25, 0.5] }]);
   });
 
+  it('takes the word that ends a bite from the lead alone, and no form carries it', async () => {
+    const id = await addDog(browser);
+    const word = (who: Browser, on: string | null) => who.send('PUT', `/api/dogs/${id}/bite-ended`, { on });
+    const ended = async (): Promise<string | null> => (await file(id)).dog.biteEndedOn;
+    await browser.send('POST', '/api/staff', {
+      name: 'G',
+      login: 'biter',
+      password: 'ten letters and more',
+      role: 'groomer',
+      trained: true,
+    });
+    const groomer = new Browser(server.url);
+    await groomer.signIn('biter', 'ten letters and more');
+    expect((await word(groomer, '2026-10-01')).status).toBe(403);
+    const form = { dog: { ...A_DOG.dog, biteHistory: true, biteEndedOn: '2026-10-01' }, version: 1 };
+    expect((await groomer.send('PUT', `/api/dogs/${id}`, form)).status).toBe(204);
+    expect(await ended()).toBeNull();
+    expect((await word(browser, '2999-01-01')).text).toContain('This day has not come yet.');
+    expect((await word(browser, '2026-10-01')).status).toBe(204);
+    expect((await groomer.send('PUT', `/api/dogs/${id}`, { ...form, dog: { ...A_DOG.dog, biteEndedOn: null }, version: 3 })).status).toBe(
+      204,
+    );
+    expect(await ended()).toBe('2026-10-01');
+    await word(browser, null);
+    expect(await ended()).toBeNull();
+    expect((await browser.send('PUT', `/api/dogs/${randomUUID()}/bite-ended`, { on: null })).status).toBe(404);
+  });
+
   it('asks back about a weight that may be a slip, and takes it when it is right', async () => {
     const heavy = { ...A_DOG.dog, size: 'toy', weightKg: 70 };
     const asked = await browser.send('POST', '/api/dogs', { ...A_DOG, dog: heavy });

@@ -14,6 +14,8 @@ export function checkAnswer(offer: AgreementOffer, answer: AgreementAnswer): Out
   if (answer.answers.length !== given.size || answer.answers.some((a) => !asked.has(a.id)))
     fields.push({ path: 'answers', says: saying('form.not_asked', {}) });
   for (const c of offer.consents) if (!given.has(c.id)) fields.push({ path: `answers.${c.id}`, says: saying('form.agree_or_refuse', {}) });
+  if (offer.asksSecondNumber && given.get('vet_emergency') === true && !(answer.secondPhone === null || answer.secondPhone))
+    fields.push({ path: 'secondPhone', says: saying('form.second_number', {}) });
   if (!isSigned(answer.signature)) fields.push({ path: 'signature', says: saying('form.not_signed', {}) });
   return fields.length > 0 ? refused('bad_input', saying('problem.nothing_sent', {}), fields) : done(undefined);
 }
@@ -40,6 +42,9 @@ export function eventsOfAnswer(
       textVersion: offer.textVersion,
       via: 'link' as const,
       ...(a.id === 'vet_emergency' && a.agreed && answer.limitMinor !== null ? { limitMinor: answer.limitMinor } : {}),
+      ...(a.id === 'vet_emergency' && a.agreed && offer.asksSecondNumber && answer.secondPhone !== undefined
+        ? { secondPhone: answer.secondPhone }
+        : {}),
     },
   }));
   const refused = offer.consents.some((c) => c.required && !answer.answers.find((a) => a.id === c.id)?.agreed);

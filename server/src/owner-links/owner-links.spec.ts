@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { CONSENT_TEXT_VERSION } from '@mansuet/core/agreement';
-import { DOG_FILE, EVENTS_ANSWER, MESSAGES, NEW_LINK, type NewLink, OWNER_LINKS } from '@mansuet/core/contract';
+import { type AgreementOffer, DOG_FILE, EVENTS_ANSWER, MESSAGES, NEW_LINK, type NewLink, OWNER_LINKS } from '@mansuet/core/contract';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import { replay, type VisitState } from '@mansuet/core/visit';
 import { withoutSecret } from '../app.js';
@@ -40,10 +40,8 @@ describe('a link for an owner', () => {
   let phone: Browser;
   let visitId: string;
   const secretOf = (link: NewLink): string => link.url.split('/o/')[1] ?? '';
-  const makeLink = async (): Promise<NewLink> =>
-    NEW_LINK.parse(
-      (await salon.send('POST', `/api/visits/${visitId}/links`, { offer: OFFER, toName: 'Perpetua Glain', phone: '0550 1' })).json,
-    );
+  const makeLink = async (offer: AgreementOffer | typeof OFFER = OFFER): Promise<NewLink> =>
+    NEW_LINK.parse((await salon.send('POST', `/api/visits/${visitId}/links`, { offer, toName: 'Perpetua Glain', phone: '0550 1' })).json);
   const stateNow = async (): Promise<VisitState> =>
     replay(visitId, EVENTS_ANSWER.parse((await salon.send('GET', `/api/visits/${visitId}/events`)).json).events);
   const setClock = (column: string, linkId: string): Promise<unknown> =>
@@ -104,6 +102,23 @@ describe('a link for an owner', () => {
     expect((await stateNow()).eventCount).toBe(state.eventCount);
     const view = (await phone.send('GET', `/api/o/${secretOf(link)}`)).json as { answeredAt: string | null };
     expect(view.answeredAt).not.toBeNull();
+  });
+
+  it('asks for a second number where the salon knows only one: a number, or the word that there is none', async () => {
+    const ask = async (): Promise<string> => `/api/o/${secretOf(await makeLink({ ...OFFER, asksSecondNumber: true }))}`;
+    const url = await ask();
+    for (const half of [{}, { secondPhone: '' }, { secondPhone: ' ' }])
+      expect((await phone.send('POST', url, { ...answerOf(true), ...half })).text).toContain('Give a second number');
+    expect((await phone.send('POST', url, { ...answerOf(true), secondPhone: 'ring me' })).status).toBe(422);
+    expect((await phone.send('POST', url, { ...answerOf(true), secondPhone: '0550 2' })).status).toBe(204);
+    expect((await stateNow()).consents.get('vet_emergency')?.secondPhone).toBe('0550 2');
+    expect((await phone.send('POST', await ask(), { ...answerOf(true), secondPhone: null })).status).toBe(204);
+    expect((await stateNow()).consents.get('vet_emergency')?.secondPhone).toBeNull();
+    // Where it was not asked, nothing is written of it.
+    expect((await phone.send('POST', `/api/o/${secretOf(await makeLink())}`, { ...answerOf(true), secondPhone: '0550 3' })).status).toBe(
+      204,
+    );
+    expect((await stateNow()).consents.get('vet_emergency')?.secondPhone).toBeUndefined();
   });
 
   it('takes one of two answers that come at the same time', async () => {
@@ -209,7 +224,7 @@ describe('an intake', () => {
   let server: SpecServer;
   let salon: Browser;
   const phone = (): Browser => new Browser(server.url);
-  const { standingSeenMinutes: _s, biteHistory: _b, ...facts } = A_DOG.dog;
+  const { standingSeenMinutes: _s, biteHistory: _b, biteEndedOn: _e, ...facts } = A_DOG.dog;
   const TOLD = {
     dog: { ...facts, name: 'Tansy' },
     owner: { ...A_DOG.owner, name: 'Leopoldine Farrow' },

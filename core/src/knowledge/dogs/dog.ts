@@ -82,6 +82,8 @@ export const DOG_FORM = z.strictObject({
   injuries: z.array(OLD_INJURY).max(20).default([]),
   /** The planner reads the one that still counts for today. */
   warned: WARNED.nullable().default(null),
+  /** The lead's word: bites before this day no longer count. */
+  biteEndedOn: z.iso.date(formProblem('form.day_missing')).nullable().default(null),
   groomedBy: z.enum(GROOMED_BY).nullable().default(null),
   groomedOn: z.iso.date(formProblem('form.day_missing')).nullable().default(null),
   muzzleUsed: z.boolean().nullable().default(null),
@@ -119,6 +121,7 @@ export const EMPTY_DOG: DogForm = {
   resents: [],
   injuries: [],
   warned: null,
+  biteEndedOn: null,
   groomedBy: null,
   groomedOn: null,
   muzzleUsed: null,

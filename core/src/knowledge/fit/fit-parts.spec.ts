@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { aDog, SPEC_DAY } from '../../testing/dogs.js';
 import { sayReason } from '../../testing/english.js';
 import { aFitQuestion } from '../../testing/fit-questions.js';
-import { CONDITIONS, DOG_KINDS, FIT_SIGNS, FIT_VERDICTS, TOLD_ITEMS } from '../../words/index.js';
+import { CONDITIONS, DOG_KINDS, FIT_SIGNS, FIT_VERDICTS, TOLD_ITEMS, type ZoneId } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
 import {
   ALL_SAFE,
@@ -14,7 +14,11 @@ import {
   fitToGroom,
   heatLoad,
   type HeatLoadQuestion,
+  isAbout,
   leftByLooks,
+  type LookedEffect,
+  lookedEffects,
+  lookedFacts,
   lookedMinutesFactor,
   PAINFUL_MINUTES,
   painfulInOneGo,
@@ -132,6 +136,8 @@ describe('answerTold', () => {
     const verdicts = Object.fromEntries(TOLD_ITEMS.map((t) => [t, verdict(t, [])]));
     expect(verdicts).toEqual({
       insulin_without_meal: 'not_today',
+      // Without its name and hour.
+      calming_by_vet: 'not_today',
       insulin_due: 'ask_vet',
       new_medicine: 'ask_vet',
       surgery_lately: 'ask_vet',
@@ -277,7 +283,7 @@ describe('safeFinish', () => {
 // Common practice, no source; the factors are our defaults.
 describe('what was looked at', () => {
   it('closes the places that a vet looks at first, each once', () => {
-    expect(leftByLooks({ eyes: 'sore', pads: 'cut' })).toEqual([
+    expect(leftByLooks({ looked: { eyes: 'sore', pads: 'cut' } })).toEqual([
       'eye_left',
       'eye_right',
       'stop',
@@ -286,11 +292,27 @@ describe('what was looked at', () => {
       'hind_paw_left',
       'hind_paw_right',
     ]);
-    expect([leftByLooks({ eyes: 'crusted' }), leftByLooks(undefined)]).toEqual([[], []]);
+    expect([leftByLooks({ looked: { eyes: 'crusted' } }), leftByLooks({})]).toEqual([[], []]);
+  });
+  it('is about its place where somebody showed it, and about its kind of work where nobody did', () => {
+    const tick = (ticks?: ZoneId[]) => lookedEffects({ looked: { ticks: 'tick' }, foundAt: ticks ? { ticks } : {} })[0]!;
+    const about = (e: LookedEffect): boolean[] => [
+      isAbout(e, 'body_clip', ['back']),
+      isAbout(e, 'body_clip', ['belly']),
+      isAbout(e, 'nails', ['belly']),
+    ];
+    expect(about(tick())).toEqual([true, true, false]);
+    expect(about(tick([]))).toEqual([true, true, false]);
+    expect(about(tick(['belly', 'tail']))).toEqual([false, true, true]);
+    expect(sayReason(tick(['belly']).because)).toContain('A tick (belly):');
+    expect(sayReason(tick().because)).toContain('A tick: no blade');
+    expect(lookedFacts(tick(['belly', 'tail'])).zones).toEqual(['belly', 'tail']);
+    // Only seeds and ticks have places of their own.
+    expect(lookedEffects({ looked: { ears: 'waxy' }, foundAt: { ticks: ['belly'] } })[0]?.at).toEqual([]);
   });
   it('takes longer where more than one thing was seen', () => {
-    expect(lookedMinutesFactor({ nails: 'brittle', dewclaws: 'curled' }, 'nails')).toBeCloseTo(1.5 * 1.15, 12);
-    expect(lookedMinutesFactor({ nails: 'brittle', dewclaws: 'curled' }, 'feet')).toBe(1);
-    expect(lookedMinutesFactor(undefined, 'nails')).toBe(1);
+    expect(lookedMinutesFactor({ looked: { nails: 'brittle', dewclaws: 'curled' } }, 'nails')).toBeCloseTo(1.5 * 1.15, 12);
+    expect(lookedMinutesFactor({ looked: { nails: 'brittle', dewclaws: 'curled' } }, 'feet')).toBe(1);
+    expect(lookedMinutesFactor({}, 'nails')).toBe(1);
   });
 });

@@ -1,10 +1,11 @@
-import type { Looked } from '../../findings/index.js';
+import type { FoundAt, Looked } from '../../findings/index.js';
 import { byWeight, FIT_VERDICTS, type FitSign, type FitVerdict, type Reason, reason, type ToldItem } from '../../words/index.js';
 import type { DogFacts } from '../dogs/index.js';
 import { type Contagion, contagion } from './contagion.js';
 import { type HeatLoad, heatLoad } from './heat-load.js';
 import { lookedEffects, lookedFacts } from './looked-effects.js';
 import { answerTold } from './medicines.js';
+import { hoursMissing, type ToldHours, toldWithHours } from './told-hours.js';
 
 export interface FitResult {
   readonly verdict: FitVerdict;
@@ -70,6 +71,10 @@ export interface FitQuestion {
   readonly told: readonly ToldItem[];
   /** Eyes, ears, mouth …: what was seen on the table. */
   readonly looked?: Looked | undefined;
+  /** Where a grass seed or a tick is. */
+  readonly foundAt?: FoundAt | undefined;
+  /** Hours of the last meal and of today's medicines, as the owner tells them. */
+  readonly hours?: ToldHours | undefined;
   /** Sores were felt somewhere. */
   readonly sores?: boolean;
   /** The coat is one sheet somewhere. */
@@ -95,16 +100,20 @@ export function fitToGroom(q: FitQuestion): FitResult {
   };
   const alarms = q.signs.filter((s) => VET_NOW.includes(s));
   for (const sign of alarms) raise('not_today', reason('fit.vet_now', { sign }, 1));
-  for (const sign of q.signs.filter((s) => NOT_TODAY.includes(s))) raise('not_today', reason('fit.not_today', { sign }, 0.95));
+  // Of what its own vet gave for the day the owner tells name and hour: that is answered below.
+  const ownVets = (s: FitSign): boolean => s === 'sedative_given' && q.told.includes('calming_by_vet');
+  for (const sign of q.signs.filter((s) => NOT_TODAY.includes(s) && !ownVets(s)))
+    raise('not_today', reason('fit.not_today', { sign }, 0.95));
   for (const sign of q.signs.filter((s) => ASK_VET.includes(s))) raise('ask_vet', reason('fit.ask_vet_sign', { sign }, 0.9));
   const spread = contagion(q.signs, q.contactMinutes, { sores: q.sores === true, told: q.told });
   if (spread.place === 'last_of_day') for (const because of spread.reasons) raise('go_with_limits', because);
   else if (spread.place === 'not_today') for (const because of spread.reasons) raise('not_today', because);
-  for (const item of q.told) {
-    const { verdict: to, because } = answerTold(item, q.dog.conditions);
+  for (const item of toldWithHours(q.told, q.hours)) {
+    const { verdict: to, because } = answerTold(item, q.dog.conditions, q.hours);
     // A vet who has agreed knows of the medicines; what makes today unsafe stays unsafe.
     raise(to === 'ask_vet' && q.vetAgreed ? 'go_with_limits' : to, because);
   }
+  for (const because of hoursMissing(q.dog.conditions, q.hours)) raise('go_with_limits', because);
   for (const condition of q.dog.conditions) {
     if (ASK_VET_CONDITIONS.includes(condition))
       raise(
@@ -115,8 +124,7 @@ export function fitToGroom(q: FitQuestion): FitResult {
       );
     if (LIMITING_CONDITIONS.includes(condition)) raise('go_with_limits', reason(`fit.limit_${condition}` as LimitRule, {}, 0.6));
   }
-  for (const effect of lookedEffects(q.looked).filter((e) => e.vet))
-    raise('go_with_limits', reason('fit.looked', lookedFacts(effect), 0.7));
+  for (const effect of lookedEffects(q).filter((e) => e.vet)) raise('go_with_limits', reason('fit.looked', lookedFacts(effect), 0.7));
   // Who is heavy under the coat warms up like a heavy dog.
   const built = q.looked?.ribs === 'heavy' ? { ...q.dog, build: 'heavy' as const } : q.dog;
   const heat = heatLoad({ dog: built, pelted: q.pelted, warmDryer: false, roomCelsius: q.roomCelsius, today: q.today });

@@ -7,3 +7,4 @@ export * from './looked-effects.js';
 export * from './medicines.js';
 export * from './painful-work.js';
 export * from './safe-finish.js';
+export * from './told-hours.js';

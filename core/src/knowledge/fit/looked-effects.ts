@@ -1,6 +1,8 @@
-import type { Looked } from '../../findings/index.js';
+import type { FeelOver } from '../../findings/index.js';
 import {
   type Activity,
+  FOUND_IN_PLACES,
+  type FoundInPlace,
   type LOOKED_FINDINGS,
   LOOKED_PARTS,
   type LookedFinding,
@@ -20,6 +22,8 @@ export interface LookedEffect {
   readonly vet: boolean;
   /** Places nobody works on today. */
   readonly leaves: readonly ZoneId[];
+  /** Where it is, when somebody showed the place: there it goes for all work, and nowhere else. */
+  readonly at: readonly ZoneId[];
   /** Work that this finding belongs to: it carries the caution. */
   readonly activities: readonly Activity[];
   /** Minutes of that work, as a factor. Our default. */
@@ -103,19 +107,26 @@ const EFFECTS: { readonly [P in LookedPart]: Readonly<Partial<Record<(typeof LOO
   },
 };
 
+/** What was looked at, and where. */
+type Seen = Pick<FeelOver, 'looked' | 'foundAt'>;
+
+const hasPlaces = (part: LookedPart): part is FoundInPlace => part in FOUND_IN_PLACES;
+
 /** What follows from everything looked at; healthy parts and parts not looked at have no effect. */
-export function lookedEffects(looked: Looked | undefined): LookedEffect[] {
+export function lookedEffects({ looked, foundAt }: Seen): LookedEffect[] {
   if (!looked) return [];
   return LOOKED_PARTS.flatMap((part) => {
     const finding = looked[part];
     const rules: Readonly<Partial<Record<string, Rule>>> = EFFECTS[part];
     const found = finding && rules[finding];
     if (!found) return [];
+    const at = hasPlaces(part) ? (foundAt?.[part] ?? []) : [];
     return [
       {
         part,
         finding,
-        because: reason(found.rule, {}, found.vet ? 0.95 : 0.7),
+        because: reason(found.rule, at.length > 0 ? { zones: at } : {}, found.vet ? 0.95 : 0.7),
+        at,
         vet: found.vet ?? false,
         leaves: found.leaves ?? [],
         activities: found.activities ?? [],
@@ -125,25 +136,31 @@ export function lookedEffects(looked: Looked | undefined): LookedEffect[] {
   });
 }
 
+/** Whether a finding is about work in some places: where it is, or, when nobody showed that, the work that it belongs to. */
+export function isAbout(effect: LookedEffect, activity: Activity, zones: readonly ZoneId[]): boolean {
+  return effect.at.length > 0 ? zones.some((z) => effect.at.includes(z)) : effect.activities.includes(activity);
+}
+
 /** Minutes of a kind of work against a healthy dog's, as a factor. */
-export function lookedMinutesFactor(looked: Looked | undefined, activity: Activity): number {
-  return lookedEffects(looked)
+export function lookedMinutesFactor(seen: Seen, activity: Activity): number {
+  return lookedEffects(seen)
     .filter((e) => e.activities.includes(activity))
     .reduce((f, e) => f * e.minutesFactor, 1);
 }
 
 /** Places that nobody works on today because of what was seen. */
-export function leftByLooks(looked: Looked | undefined): ZoneId[] {
-  return [...new Set(lookedEffects(looked).flatMap((e) => e.leaves))];
+export function leftByLooks(seen: Seen): ZoneId[] {
+  return [...new Set(lookedEffects(seen).flatMap((e) => e.leaves))];
 }
 
 /** A finding as sentences name it: its places only where they are few. */
-export function lookedFacts(e: Pick<LookedEffect, 'part' | 'finding' | 'leaves'>): {
+export function lookedFacts(e: Pick<LookedEffect, 'part' | 'finding' | 'leaves' | 'at'>): {
   readonly part: LookedPart;
   readonly finding: LookedFinding;
   readonly zones: readonly ZoneId[];
 } {
-  return { part: e.part, finding: e.finding, zones: e.leaves.length <= PLACES_NAMED ? e.leaves : [] };
+  const zones = e.at.length > 0 ? e.at : e.leaves;
+  return { part: e.part, finding: e.finding, zones: zones.length <= PLACES_NAMED ? zones : [] };
 }
 /** More places than this are not named. */
 const PLACES_NAMED = 3;

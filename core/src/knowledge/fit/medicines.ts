@@ -1,4 +1,5 @@
 import { type Condition, type Reason, reason, type ToldItem } from '../../words/index.js';
+import { medicinesInWords, type ToldHours } from './told-hours.js';
 
 export interface ToldAnswer {
   readonly verdict: 'go' | 'go_with_limits' | 'ask_vet' | 'not_today';
@@ -9,7 +10,7 @@ export interface ToldAnswer {
 const LIVES_BY_MEDICINE: readonly Condition[] = ['heart', 'fits', 'diabetes', 'addisons', 'airway'];
 
 /** What one told item means for today. Common practice, no source. */
-export function answerTold(item: ToldItem, conditions: readonly Condition[]): ToldAnswer {
+export function answerTold(item: ToldItem, conditions: readonly Condition[], hours?: ToldHours): ToldAnswer {
   const say = (verdict: ToldAnswer['verdict'], rule: Parameters<typeof reason>[0], weight: number): ToldAnswer => ({
     verdict,
     because: reason(rule, {}, weight),
@@ -29,6 +30,12 @@ export function answerTold(item: ToldItem, conditions: readonly Condition[]): To
       return say('ask_vet', 'told_today.new_medicine', 0.7);
     case 'pain_relief_by_vet':
       return say('go_with_limits', 'told_today.pain_relief', 0.6);
+    case 'calming_by_vet': {
+      const given = medicinesInWords(hours);
+      return given === undefined
+        ? say('not_today', 'told_today.calming_unknown', 0.95)
+        : { verdict: 'go_with_limits', because: reason('told_today.calming', { text: given }, 0.9) };
+    }
     case 'spot_on_fresh':
       return say('go_with_limits', 'told_today.spot_on', 0.5);
     case 'vaccination_not_stated':

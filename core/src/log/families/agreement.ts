@@ -12,6 +12,8 @@ export const AGREEMENT_EVENTS = {
       name: shortText,
       textVersion: shortText,
       limitMinor: z.number().int().min(0).optional(),
+      /** A second number for an emergency; `null`: the owner says that there is none. Only with the consent that needs it. */
+      secondPhone: shortText.max(40).nullable().optional(),
       via: answeredVia.optional(),
     })
     .describe('The owner agrees to one item, or refuses it.'),

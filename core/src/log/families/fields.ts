@@ -5,6 +5,8 @@ import { ACTIVITIES, ZONE_IDS } from '../../words/index.js';
 export const id = z.uuid();
 export const shortText = z.string().trim().min(1).max(200);
 export const longText = z.string().trim().max(2000);
+/** A time of day on the salon's clock. */
+export const hourOfDay = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/);
 /** Of a day at most. */
 export const minutes = z
   .number()

@@ -24,7 +24,7 @@ import {
   WARNINGS,
   ZONE_IDS,
 } from '../../words/index.js';
-import { id } from './fields.js';
+import { hourOfDay, id, shortText } from './fields.js';
 
 const zone = z.enum(ZONE_IDS);
 /** The mat is tight round a limb; left out by versions that did not ask. */
@@ -51,6 +51,17 @@ export const FINDING_EVENTS = {
       vetAgreed: z.boolean(),
       /** Meals and medicines; left out by versions that did not ask. */
       told: z.array(z.enum(TOLD_ITEMS)).optional(),
+      /** When it ate and what it was given; left out by versions that did not ask, and where nothing was told. */
+      hours: z
+        .strictObject({
+          toldAt: hourOfDay,
+          meal: hourOfDay.optional(),
+          medicines: z
+            .array(z.strictObject({ what: shortText, at: hourOfDay }))
+            .max(10)
+            .optional(),
+        })
+        .optional(),
       roomCelsius: z.number().min(-10).max(50),
     })
     .describe('What is seen and told today, before any plan.'),
@@ -101,9 +112,14 @@ export const FINDING_EVENTS = {
     .strictObject({ area: z.enum(FEEL_AREAS), as: z.enum(['sound', 'as_before']) })
     .describe('Both hands went over one stretch of the dog: sound but for what is written, or as the last time.'),
   part_looked: z
-    .strictObject({ part: z.enum(LOOKED_PARTS), finding: z.enum(Object.values(LOOKED_FINDINGS).flat()) })
+    .strictObject({
+      part: z.enum(LOOKED_PARTS),
+      finding: z.enum(Object.values(LOOKED_FINDINGS).flat()),
+      /** Where a grass seed or a tick is; left out where nobody showed a place. */
+      zones: z.array(zone).min(1).max(ZONE_IDS.length).optional(),
+    })
     .refine((b) => isLooked(b.part, b.finding), formProblem('form.not_found_there'))
-    .describe('Eyes, mouth, folds, ears, nails, pads, ribs, round the anus: what is seen there.'),
+    .describe('Eyes, mouth, folds, ears, nails, pads, ribs, round the anus, seeds and ticks: what is seen there.'),
   weighed: z.strictObject({ kg: z.number().min(0.3).max(120) }).describe('The dog on the scale today.'),
   dryer_tested: z
     .strictObject({ zone, test: z.enum(DRYER_TESTS) })

@@ -84,7 +84,10 @@ export const APPLY_FINDINGS: Appliers<
     if (body.area === 'joints' && body.as === 'sound' && s.feelOver.favours === undefined) s.feelOver = { ...s.feelOver, favours: 'none' };
   },
   part_looked: (s, { body }) => {
-    s.feelOver = { ...s.feelOver, looked: { ...s.feelOver.looked, [body.part]: body.finding } };
+    const { part, finding, zones } = body;
+    // What was said last of a part holds whole: with its places, or with none.
+    const foundAt = part === 'seeds' || part === 'ticks' ? { foundAt: { ...s.feelOver.foundAt, [part]: zones ?? [] } } : {};
+    s.feelOver = { ...s.feelOver, looked: { ...s.feelOver.looked, [part]: finding }, ...foundAt };
   },
   weighed: (s, { body }) => {
     s.weightKg = body.kg;

@@ -51,7 +51,7 @@ export const OWNER_RULES = {
   'care.spare_leg': rule('practice', 'name', 'weak'),
   'care.stiff': rule('practice', 'name', 'joint'),
   'care.greasy': rule('practice'),
-  'care.tick': rule('practice'),
+  'care.tick': rule('practice', 'zones?'),
   // Agreement
   'agree.close_clip': rule('practice', 'mm'),
   'agree.body_length': rule('computed', 'mm'),

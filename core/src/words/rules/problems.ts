@@ -32,6 +32,7 @@ export const PROBLEMS_RULES = {
   'form.picture_missing': rule('computed'),
   'form.same_file': rule('computed'),
   'form.agree_or_refuse': rule('computed'),
+  'form.second_number': rule('practice'),
   'form.not_asked': rule('computed'),
   'form.not_signed': rule('computed'),
   'form.nobody_here': rule('computed'),

@@ -24,6 +24,23 @@ describe('AgreementPage', () => {
     await visit.shown();
   };
 
+  const second = async (phone: string): Promise<void> => {
+    const field = visit.host.querySelector<HTMLInputElement>('input[name="secondPhone"]')!;
+    field.value = phone;
+    field.dispatchEvent(new Event('change'));
+    await visit.shown();
+  };
+
+  it('takes the word that there is no second number, and takes it back', async () => {
+    await answer('Agrees', 'In an emergency');
+    await visit.click('There is no second number');
+    await visit.until(() => visit.store.state().consents.get('vet_emergency')?.secondPhone === null);
+    expect(visit.host.textContent).not.toContain('A second number for an emergency is still needed');
+    await visit.click('There is no second number');
+    await visit.until(() => visit.store.state().consents.get('vet_emergency')?.secondPhone === undefined);
+    expect(visit.store.state().consents.get('vet_emergency')?.agreed).toBeTrue();
+  });
+
   it('names the price of extra time with its reason', () => {
     expect(visit.host.querySelector('.price')?.textContent).toMatch(/€\d+\.\d\d for about \d+ min .* a minute/);
   });
@@ -32,6 +49,14 @@ describe('AgreementPage', () => {
     expect(visit.button(/^Agreed: plan/).disabled).toBeTrue();
     await answer('Agrees', 'Tight mats');
     await answer('Agrees', 'In an emergency');
+    // The file knows one number: a second one is asked for, or the word that there is none.
+    await visit.until(() => visit.host.textContent?.includes('A second number for an emergency is still needed') === true);
+    await second('0550-1');
+    expect(visit.host.textContent).toContain('That is the number in the file.');
+    await second('ring me');
+    expect(visit.host.textContent).toContain('A number is written with digits');
+    await second('0550 2');
+    await visit.until(() => visit.store.state().consents.get('vet_emergency')?.secondPhone === '0550 2');
     // Nothing is agreed without a hand or a word.
     await visit.until(() => visit.host.textContent?.includes('Sign above') === true);
     expect(visit.button(/^Agreed: plan/).disabled).toBeTrue();
@@ -88,6 +113,7 @@ describe('AgreementPage', () => {
       name: 'Perpetua Glain',
       textVersion: CONSENT_TEXT_VERSION,
       limitMinor: 20_000,
+      secondPhone: '0550 2',
     };
     const before = summarize(replay('01900000-0000-7000-8000-0000000000aa', []));
     visit.store.context.update(
@@ -116,7 +142,7 @@ describe('AgreementPage', () => {
     await visit.until(() => !visit.button(/^Agreed: plan/).disabled);
     await visit.click(/^Agreed: plan/);
     expect(visit.store.state().consents.get('vet_emergency')).toEqual(
-      jasmine.objectContaining({ agreed: true, via: 'earlier', limitMinor: 20_000 }),
+      jasmine.objectContaining({ agreed: true, via: 'earlier', limitMinor: 20_000, secondPhone: '0550 2' }),
     );
   });
 

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { CONSENT_TEXT_VERSION, proposeAgreement, standingConsents } from '@mansuet/core/agreement';
+import { CONSENT_TEXT_VERSION, proposeAgreement, secondNumberMissing, standingConsents } from '@mansuet/core/agreement';
 import type { AgreementOffer } from '@mansuet/core/contract';
+import { PHONE } from '@mansuet/core/knowledge/dogs';
 import { consentText, inBoth } from '@mansuet/core/locales';
 import type { Signature } from '@mansuet/core/log';
 import type { PlanInput } from '@mansuet/core/plan';
@@ -20,6 +21,7 @@ import { VisitStore } from '../visit/visit-store';
 import { RANGES, vetLimit } from '../wording/ranges';
 import { aboutMinutes, clockTime, dayInWords, money } from '../wording/time';
 import { AlternativesPanel } from './alternatives-panel';
+import { SecondNumber } from './second-number';
 import { PhoneLink } from './phone-link';
 import { SignatureField } from './signature-field';
 import { Words } from '../wording/words.service';
@@ -27,7 +29,19 @@ import { Words } from '../wording/words.service';
 /** Agree: what the owner asks, what is possible and why not more, time, price, consent. */
 @Component({
   selector: 'man-agreement',
-  imports: [AlternativesPanel, ChoiceGroup, Choices, Notice, OtherSide, NumberField, PhoneLink, SignatureField, TextField, Toggle],
+  imports: [
+    AlternativesPanel,
+    ChoiceGroup,
+    Choices,
+    Notice,
+    OtherSide,
+    NumberField,
+    PhoneLink,
+    SecondNumber,
+    SignatureField,
+    TextField,
+    Toggle,
+  ],
   templateUrl: './agreement.page.html',
   styleUrl: './agreement.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -89,6 +103,24 @@ export class AgreementPage {
     const minor = (this.store.state().consents.get('vet_emergency') ?? this.standing().get('vet_emergency'))?.limitMinor;
     return this.typedLimit() ?? (minor === undefined ? null : minor / 100);
   });
+  /** A second number as it was told with this consent, `null` when there is none. */
+  protected readonly secondPhone = computed(() => {
+    const said = (this.store.state().consents.get('vet_emergency') ?? this.standing().get('vet_emergency'))?.secondPhone;
+    const typed = this.typedSecond();
+    return typed ? typed.value : said;
+  });
+  /** Said on this screen, taken back with `undefined`. */
+  private readonly typedSecond = signal<{ readonly value: string | null | undefined } | undefined>(undefined);
+  /** The file knows only one number. */
+  protected readonly asksSecond = computed(() => {
+    const owner = this.store.context()?.file.owner;
+    return owner !== undefined && secondNumberMissing(owner, undefined);
+  });
+  /** It is asked for, and nobody has answered. */
+  protected readonly secondMissing = computed(() => {
+    const owner = this.store.context()?.file.owner;
+    return this.holds('vet_emergency') && owner !== undefined && secondNumberMissing(owner, this.secondPhone());
+  });
   private readonly typedLimit = signal<number | null | undefined>(undefined);
   /** The same as this screen shows, for the owner's phone. */
   protected readonly offer = computed<AgreementOffer | undefined>(() => {
@@ -114,6 +146,7 @@ export class AgreementPage {
       consents: proposal.consents.map((c) => ({ id: c.id, text: this.consentWords(c.id), required: c.required })),
       textVersion: CONSENT_TEXT_VERSION,
       currency: salon.currency,
+      asksSecondNumber: this.asksSecond(),
     };
   });
   protected readonly missing = computed(() => this.proposal()?.consents.filter((c) => c.required && !this.holds(c.id)) ?? []);
@@ -162,10 +195,14 @@ export class AgreementPage {
     }
     this.nameError.set('');
     const limit = this.limit();
-    const limitMinor = consent === 'vet_emergency' && agreed && limit !== null ? { limitMinor: Math.round(limit * 100) } : {};
+    const second = this.secondPhone();
+    const emergency =
+      consent === 'vet_emergency' && agreed
+        ? { ...(limit === null ? {} : { limitMinor: Math.round(limit * 100) }), ...(second === undefined ? {} : { secondPhone: second }) }
+        : {};
     await this.store.record({
       type: 'consent_answered',
-      body: { consent, agreed, name, textVersion: CONSENT_TEXT_VERSION, via: 'screen', ...limitMinor },
+      body: { consent, agreed, name, textVersion: CONSENT_TEXT_VERSION, via: 'screen', ...emergency },
     });
   }
 
@@ -174,6 +211,22 @@ export class AgreementPage {
     // An answer that was given already is given again with the new limit: the record shows both.
     if (this.holds('vet_emergency')) void this.answer('vet_emergency', true);
   }
+
+  protected setSecond(value: string | null | undefined): void {
+    const read = value === null || value === undefined ? undefined : PHONE.safeParse(value);
+    const owner = this.store.context()?.file.owner;
+    this.secondError.set(
+      read?.success === false
+        ? $localize`:@@agree.secondLetters:A number is written with digits, + ( ) / . and -.`
+        : value && owner && secondNumberMissing(owner, value)
+          ? $localize`:@@agree.secondSame:That is the number in the file. Give another one, or say that there is none.`
+          : '',
+    );
+    if (this.secondError() !== '') return;
+    this.typedSecond.set({ value });
+    if (this.holds('vet_emergency')) void this.answer('vet_emergency', true);
+  }
+  protected readonly secondError = signal('');
 
   /** What is signed is not changed behind the signature: the owner signs what was changed. Refusing stays possible at any time. */
   protected async openAgain(): Promise<void> {
@@ -209,16 +262,19 @@ export class AgreementPage {
       return;
     }
     const signature = this.signature();
-    if (!proposal || this.missing().length > 0) return;
+    if (!proposal || this.missing().length > 0 || this.secondMissing()) return;
     if (!this.store.state().agreed && !signature && !this.byWord()) return;
     if (!this.store.state().agreed) {
       // What holds from before is written into this visit's record, too, as what it is.
       for (const { id } of proposal.consents) {
         const before = this.store.state().consents.has(id) ? undefined : this.standing().get(id);
         if (!before) continue;
-        const limitMinor = before.limitMinor === undefined ? {} : { limitMinor: before.limitMinor };
+        const also = {
+          ...(before.limitMinor === undefined ? {} : { limitMinor: before.limitMinor }),
+          ...(before.secondPhone === undefined ? {} : { secondPhone: before.secondPhone }),
+        };
         const said = { consent: id, agreed: true, name: before.name, textVersion: CONSENT_TEXT_VERSION, via: 'earlier' as const };
-        await this.store.record({ type: 'consent_answered', body: { ...said, ...limitMinor } });
+        await this.store.record({ type: 'consent_answered', body: { ...said, ...also } });
       }
       await this.store.record({
         type: 'agreed',

@@ -101,6 +101,20 @@ describe('DogFilePage', () => {
     expect(text()).not.toContain('Undo');
   });
 
+  it('ends a bite with the lead’s word, says so, and takes the word back', async () => {
+    const dog = { ...aFile().dog, warned: { what: 'bit' as const, on: '2025-03-01' } };
+    const path = `/dogs/${ID}/bite-ended`;
+    await open(aFile({ dog }));
+    expect(text()).toContain('Moss bit somebody while handled (1 March 2025): a bite risk until the lead says otherwise.');
+    api.answer(`GET /dogs/${ID}`, aFile({ dog: { ...dog, biteEndedOn: '2026-11-25' } }));
+    await click('It no longer counts: my word');
+    expect(api.bodies('PUT', path).length).toBe(1);
+    expect(text()).toContain('The lead’s word of Wednesday 25 November');
+    expect(text()).not.toContain('a bite risk until');
+    await click('Undo');
+    expect(api.bodies('PUT', path).at(-1)).toEqual({ on: null });
+  });
+
   it('offers no visit for a dog that is put away or read elsewhere', async () => {
     await open(aFile({ archived: true, mergedInto: OTHER }));
     expect(text()).not.toContain('Book a visit');

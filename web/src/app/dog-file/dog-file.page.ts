@@ -15,6 +15,7 @@ import { TextField } from '../controls/text-field';
 import { ApiService, NOTHING, sayFailure, type Answer } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
+import { BiteWord } from './bite-word';
 import { DogFileView } from './dog-file-view';
 import { Words } from '../wording/words.service';
 
@@ -27,7 +28,7 @@ interface Undo {
 /** The file outside a visit: read, change, add a card, put away, join two files of one dog, book. */
 @Component({
   selector: 'man-dog-file',
-  imports: [ChoiceGroup, DogFileView, FormErrors, FormsModule, Notice, RouterLink, SearchField, TextField],
+  imports: [BiteWord, ChoiceGroup, DogFileView, FormErrors, FormsModule, Notice, RouterLink, SearchField, TextField],
   templateUrl: './dog-file.page.html',
   styles: `
     .find,
@@ -111,6 +112,15 @@ export class DogFilePage {
     await this.change(await send(away), {
       says: away ? `${name} is put away: it no longer shows in lists.` : `${name} is back.`,
       back: () => send(!away),
+    });
+  }
+
+  protected async endBites(on: string | null): Promise<void> {
+    const before = this.file()?.dog.biteEndedOn ?? null;
+    const send = (to: string | null) => this.api.send('PUT', `/dogs/${this.dogId()}/bite-ended`, { on: to }, NOTHING);
+    await this.change(await send(on), {
+      says: on === null ? 'Its bites count again.' : 'Its bites no longer count. A new one counts at once.',
+      back: () => send(before),
     });
   }
 

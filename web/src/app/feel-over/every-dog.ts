@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { secondNumberMissing } from '@mansuet/core/agreement';
 import type { EventBody } from '@mansuet/core/log';
 import { dogAsFelt } from '@mansuet/core/visit';
 import { type Guarded, GUARDED, LIES_ON } from '@mansuet/core/words';
@@ -59,8 +60,7 @@ export class EveryDog {
   });
   protected readonly oneNumber = computed(() => {
     const file = this.store.context()?.file;
-    const numbers = file ? [file.owner.phone, ...file.owner.contacts.map((c) => c.phone)].filter((p) => p.trim() !== '') : [];
-    return file !== undefined && numbers.length < 2;
+    return file !== undefined && secondNumberMissing(file.owner, this.store.state().consents.get('vet_emergency')?.secondPhone);
   });
 
   protected confirm(): void {

@@ -106,6 +106,53 @@ describe('FeelOverPage', () => {
     await visit.until(() => visit.store.state().feelOver.resents?.length === 0);
   });
 
+  it('shows where a tick is, place by place, and takes it back with the last one', async () => {
+    await pick('tail');
+    await visit.click('a tick');
+    await visit.until(() => visit.store.state().feelOver.foundAt?.ticks?.includes('tail') === true);
+    await pick('belly');
+    await visit.click('a tick');
+    await visit.until(() => visit.store.state().feelOver.foundAt?.ticks?.length === 2);
+    expect(visit.host.querySelector('.found')?.textContent).toMatch(/ticks one found: .*tail.*belly/);
+    await visit.click('a tick');
+    await visit.until(() => visit.store.state().feelOver.foundAt?.ticks?.length === 1);
+    expect(visit.store.state().feelOver.looked?.ticks).toBe('tick');
+    await pick('tail');
+    await visit.click('a tick');
+    await visit.until(() => visit.store.state().feelOver.looked?.ticks === 'none_found');
+    expect(visit.store.state().feelOver.foundAt?.ticks).toEqual([]);
+  });
+
+  it('takes the hours of meal and medicines, and says beside the field what is missing', async () => {
+    await visit.click('Fit and mood');
+    await visit.click('Told today …');
+    const field = (name: string): HTMLInputElement => visit.host.querySelector<HTMLInputElement>(`input[name="${name}"]`)!;
+    const type = async (name: string, value: string): Promise<void> => {
+      field(name).value = value;
+      for (const kind of ['input', 'change']) field(name).dispatchEvent(new Event(kind));
+      await visit.shown();
+    };
+    await visit.click('Write it down');
+    expect(visit.host.textContent).toContain('What was it? The name on the box.');
+    expect(visit.host.textContent).toContain('At what time?');
+    await type('mealAt', '06:30');
+    await visit.until(() => visit.store.state().fit?.hours?.meal === '06:30');
+    await type('medicine', 'heart tablet');
+    await type('medicineAt', '07:00');
+    await visit.click('Write it down');
+    await visit.until(() => visit.store.state().fit?.hours?.medicines?.length === 1);
+    expect(visit.store.state().fit?.hours).toEqual(
+      jasmine.objectContaining({ meal: '06:30', medicines: [{ what: 'heart tablet', at: '07:00' }] }),
+    );
+    // Another answer of the day leaves them alone.
+    await visit.click('The vet has agreed');
+    await visit.until(() => visit.store.state().fit?.vetAgreed === true);
+    expect(visit.store.state().fit?.hours?.meal).toBe('06:30');
+    visit.host.querySelector<HTMLButtonElement>('button[aria-label="Take away: heart tablet"]')?.click();
+    await visit.shown();
+    await visit.until(() => visit.store.state().fit?.hours?.medicines === undefined);
+  });
+
   it('asks of every dog what nobody has asked yet, and is done by one tap for what is known', async () => {
     await visit.click('Fit and mood');
     expect(visit.host.querySelector('man-every-dog')?.textContent).toContain('Still to ask: is it used to a muzzle');

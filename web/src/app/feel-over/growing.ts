@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
-import { JOINTS, LOOKED_FINDINGS, LOOKED_PARTS, type ZoneId } from '@mansuet/core/words';
+import { JOINTS, LOOKED_FINDINGS, LOOKED_PARTS, type LookedPart, type ZoneId } from '@mansuet/core/words';
 import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 import { dayInWords } from '../wording/time';
@@ -33,7 +33,7 @@ export class Growing {
     const looked = LOOKED_PARTS.flatMap((p) => {
       const finding = f.looked?.[p];
       return finding && finding !== LOOKED_FINDINGS[p][0]
-        ? [`${this.words.labels.lookedPart[p]} ${this.words.labels.lookedFinding[finding]}`]
+        ? [`${this.words.labels.lookedPart[p]} ${this.words.labels.lookedFinding[finding]}${this.where(p)}`]
         : [];
     });
     return {
@@ -43,6 +43,11 @@ export class Growing {
       looked,
     };
   });
+  /** The places of what can be anywhere, in words. */
+  private where(part: LookedPart): string {
+    const at = part === 'seeds' || part === 'ticks' ? (this.feelOver().foundAt?.[part] ?? []) : [];
+    return at.length > 0 ? `: ${this.words.list(at.map((z) => this.words.labels.zone[z]))}` : '';
+  }
   protected readonly spared = computed(() => {
     const { favours } = this.feelOver();
     return favours === 'none' ? undefined : favours;

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import type { ToldHours } from '@mansuet/core/knowledge/fit';
 import { lifeStage, readWeight, weightChange, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import { USUAL_ROOM_CELSIUS } from '@mansuet/core/visit';
 import { FIT_SIGNS, type FitSign, type Mood, MOODS, TOLD_ITEMS, type ToldItem, type Warning, WARNINGS } from '@mansuet/core/words';
@@ -12,6 +13,7 @@ import { TextField } from '../controls/text-field';
 import { Toggle } from '../controls/toggle';
 import { DevicesService } from '../devices/devices.service';
 import { VisitStore } from '../visit/visit-store';
+import { ToldHoursFields } from './told-hours';
 import { EveryDog } from './every-dog';
 import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
@@ -19,7 +21,7 @@ import { Words } from '../wording/words.service';
 /** What is seen and told today: fit to groom, medicines, room, weight, mood, bites. */
 @Component({
   selector: 'man-today-panel',
-  imports: [ChoiceGroup, Choices, EveryDog, Notice, NumberField, TextField, Toggle],
+  imports: [ChoiceGroup, Choices, EveryDog, Notice, NumberField, TextField, Toggle, ToldHoursFields],
   templateUrl: './today-panel.html',
   styleUrl: './feel-over.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,7 +50,8 @@ export class TodayPanel {
 
   protected readonly feelOver = computed(() => this.store.state().feelOver);
   protected readonly answers = computed(
-    () => this.store.state().fit ?? { signs: [], vetAgreed: false, told: [], roomCelsius: USUAL_ROOM_CELSIUS },
+    (): NonNullable<ReturnType<VisitStore['state']>['fit']> =>
+      this.store.state().fit ?? { signs: [], vetAgreed: false, told: [], roomCelsius: USUAL_ROOM_CELSIUS },
   );
   protected readonly verdict = computed(() => {
     const fit = this.store.fit();
@@ -75,13 +78,33 @@ export class TodayPanel {
       });
   }
 
-  protected setFit(change: Partial<{ signs: FitSign[]; vetAgreed: boolean; told: ToldItem[]; roomCelsius: number }>): void {
-    const now = this.answers();
+  protected setFit(
+    change: Partial<{
+      signs: FitSign[];
+      vetAgreed: boolean;
+      told: ToldItem[];
+      roomCelsius: number;
+      hours: ToldHours | undefined;
+    }>,
+  ): void {
+    const { hours, ...now } = { ...this.answers(), ...change };
     void this.store.record({
       type: 'fit_answered',
-      body: { signs: [...now.signs], vetAgreed: now.vetAgreed, told: [...now.told], roomCelsius: now.roomCelsius, ...change },
+      body: {
+        signs: [...now.signs],
+        vetAgreed: now.vetAgreed,
+        told: [...now.told],
+        roomCelsius: now.roomCelsius,
+        ...(hours ? { hours: { ...hours, medicines: hours.medicines?.map((m) => ({ ...m })) } } : {}),
+      },
     });
   }
+  /** Open where the hour decides, or was told. */
+  protected readonly hoursShown = computed(() => {
+    const { told, hours } = this.answers();
+    const diabetic = this.store.dog()?.conditions.includes('diabetes') === true;
+    return this.toldOpen() || told.length > 0 || hours !== undefined || diabetic;
+  });
   protected toggleSign(sign: FitSign): void {
     const signs = this.answers().signs;
     this.setFit({ signs: signs.includes(sign) ? signs.filter((s) => s !== sign) : [...signs, sign] });

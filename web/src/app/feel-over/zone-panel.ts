@@ -7,7 +7,18 @@ import { hasKind } from '@mansuet/core/knowledge/dogs';
 import type { EventBody } from '@mansuet/core/log';
 import { competenceOf } from '@mansuet/core/plan';
 import { openMirrors, mindedPlaces, presumedMarks } from '@mansuet/core/visit';
-import { type CombTest, type DryerTest, type LiftTest, type MatGrade, SKIN_STATES, type SkinState, type ZoneId } from '@mansuet/core/words';
+import {
+  type CombTest,
+  type DryerTest,
+  FOUND_IN_PLACES,
+  type FoundInPlace,
+  type LiftTest,
+  LOOKED_FINDINGS,
+  type MatGrade,
+  SKIN_STATES,
+  type SkinState,
+  type ZoneId,
+} from '@mansuet/core/words';
 import type { Touch } from '../body-map/body-map';
 import { type Choice, choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
@@ -168,6 +179,24 @@ export class ZonePanel {
   protected async testByDryer(test: DryerTest): Promise<void> {
     const zone = this.zone();
     if (zone) await this.store.record({ type: 'dryer_tested', body: { zone, test } });
+  }
+  /** What can be in any place: a grass seed, a tick. */
+  protected readonly foundParts: readonly { readonly part: FoundInPlace; readonly label: string }[] = [
+    { part: 'ticks', label: $localize`:@@zone.tick:a tick` },
+    { part: 'seeds', label: $localize`:@@zone.seed:a grass seed` },
+  ];
+  protected isHere(part: FoundInPlace): boolean {
+    const zone = this.zone();
+    return zone !== undefined && (this.feelOver().foundAt?.[part] ?? []).includes(zone);
+  }
+  /** The part is looked at with this place, or without it; with the last place gone, none is found. */
+  protected setHere(part: FoundInPlace, here: boolean): void {
+    const zone = this.zone();
+    if (!zone) return;
+    const others = (this.feelOver().foundAt?.[part] ?? []).filter((z) => z !== zone);
+    const zones = here ? [...others, zone] : others;
+    const finding = zones.length > 0 ? FOUND_IN_PLACES[part] : LOOKED_FINDINGS[part][0];
+    void this.store.record({ type: 'part_looked', body: { part, finding, ...(zones.length > 0 ? { zones } : {}) } });
   }
   protected setResents(resents: boolean): void {
     const zone = this.zone();

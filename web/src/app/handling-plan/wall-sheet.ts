@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { emergencyNumbers } from '@mansuet/core/agreement';
 import type { HandlingPlan, PlannedStep } from '@mansuet/core/plan';
 import type { FeelOver } from '@mansuet/core/findings';
 import { VisitStore } from '../visit/visit-store';
@@ -36,7 +37,10 @@ export class WallSheet {
       coat: dog ? `${this.words.age(dog.born, this.store.today())}, ${dog.weightKg} kg, ${this.words.labels.coat[dog.coat]} coat` : '',
       kinds: this.store.kinds().map((k) => this.words.labels.dogKind[k.kind]),
       people: [this.store.groomer()?.name ?? '', helper].filter((x) => x !== ''),
-      owner: [context?.file.owner.name ?? '', context?.file.owner.phone ?? ''].filter((x) => x !== ''),
+      owner: [
+        context?.file.owner.name ?? '',
+        ...(context ? emergencyNumbers(context.file.owner, state.consents.get('vet_emergency')?.secondPhone) : []),
+      ].filter((x) => x !== ''),
       vet: [dog?.vetName || context?.salon.vetName || '', dog?.vetPhone || context?.salon.vetPhone || ''].filter((x) => x !== ''),
     };
   });

@@ -9,7 +9,7 @@ import { IntakesPage } from './intakes.page';
 
 const LINK = '01900000-0000-7000-8000-000000000001';
 const DOG = '01900000-0000-7000-8000-000000000002';
-const { standingSeenMinutes: _s, biteHistory: _b, ...facts } = EMPTY_DOG;
+const { standingSeenMinutes: _s, biteHistory: _b, biteEndedOn: _e, ...facts } = EMPTY_DOG;
 const ANSWERED: OwnerLink = {
   linkId: LINK,
   kind: 'intake',

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { FormsModule } from '@angular/forms';
 import { AGREEMENT_ANSWER, type OwnerLinkView } from '@mansuet/core/contract';
 import type { Signature } from '@mansuet/core/log';
-import type { ConsentId } from '@mansuet/core/words';
+import { type ConsentId, saying } from '@mansuet/core/words';
+import { SecondNumber } from '../agreement/second-number';
 import { SignatureField } from '../agreement/signature-field';
 import type { Choice } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
@@ -19,7 +20,7 @@ import { Words } from '../wording/words.service';
 /** The agreement as the owner reads, answers and signs it on the phone. */
 @Component({
   selector: 'man-owner-agreement',
-  imports: [ChoiceGroup, FieldError, FormErrors, FormsModule, Notice, NumberField, SignatureField, TextField],
+  imports: [ChoiceGroup, FieldError, FormErrors, FormsModule, Notice, NumberField, SecondNumber, SignatureField, TextField],
   template: `<form class="stack" [manErrors]="errors()" (ngSubmit)="send()" novalidate>
     <h1>{{ view().offer.dogName }}, today</h1>
     <section class="panel">
@@ -58,6 +59,9 @@ import { Words } from '../wording/words.service';
             [value]="limit()"
             (entered)="limit.set($event)"
           />
+          @if (view().offer.asksSecondNumber) {
+            <man-second-number path="secondPhone" [value]="secondPhone()" (told)="secondPhone.set($event)" />
+          }
         }
         @if (c.required && answers().get(c.id) === false) {
           <man-notice says="Without it we leave that work out, or ring you about another day." />
@@ -94,6 +98,7 @@ export class OwnerAgreement {
   protected readonly name = signal('');
   protected readonly limitRange = computed(() => vetLimit(this.view().offer.currency));
   protected readonly limit = signal<number | null>(null);
+  protected readonly secondPhone = signal<string | null | undefined>(undefined);
   protected readonly signature = signal<Signature | undefined>(undefined);
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly trouble = signal('');
@@ -103,6 +108,7 @@ export class OwnerAgreement {
     answers: [...this.answers()].map(([id, agreed]) => ({ id, agreed })),
     limitMinor: this.limit() === null ? null : Math.round((this.limit() ?? 0) * 100),
     signature: this.signature(),
+    ...(this.view().offer.asksSecondNumber ? { secondPhone: this.secondPhone() } : {}),
   }));
 
   protected answer(id: ConsentId, agreed: boolean): void {
@@ -114,6 +120,8 @@ export class OwnerAgreement {
     const errors = new Map(errorsOf(this.words, read));
     if (!this.signature()) errors.set('signature', 'Sign with your finger.');
     for (const c of this.view().offer.consents) if (!this.answers().has(c.id)) errors.set(`answers.${c.id}`, 'Agree, or say no.');
+    if (this.view().offer.asksSecondNumber && this.answers().get('vet_emergency') === true && this.secondPhone() === undefined)
+      errors.set('secondPhone', this.words.say(saying('form.second_number', {})));
     this.errors.set(errors);
     this.trouble.set(errors.size > 0 ? 'Something is still open above. Nothing was sent yet.' : '');
     if (!read.success || errors.size > 0) return;

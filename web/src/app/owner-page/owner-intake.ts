@@ -115,7 +115,7 @@ export class OwnerIntake {
   }
 
   protected async send(): Promise<void> {
-    const { standingSeenMinutes: _standing, biteHistory: _bite, ...dog } = this.dog();
+    const { standingSeenMinutes: _standing, biteHistory: _bite, biteEndedOn: _ended, ...dog } = this.dog();
     const read = INTAKE_ANSWER.safeParse({
       dog,
       owner: this.owner(),

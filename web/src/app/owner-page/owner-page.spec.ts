@@ -122,6 +122,23 @@ describe('the owner’s page', () => {
     expect(host().querySelector('a')?.getAttribute('href')).toBe(`/api/o/${SECRET}/agreement.pdf`);
   });
 
+  it('asks for a second number where the salon knows only one, and takes the word that there is none', async () => {
+    const { offer } = AGREEMENT;
+    await open({ ...AGREEMENT, offer: { ...offer, asksSecondNumber: true } });
+    [...host().querySelectorAll('button')].filter((b) => b.textContent?.trim() === 'I agree')[0]?.click();
+    [...host().querySelectorAll('button')].filter((b) => b.textContent?.trim() === 'No')[1]?.click();
+    await settle(fixture);
+    typeInto(host(), 'ownerName', 'Cordula Wake');
+    await draw();
+    await send();
+    expect(text()).toContain('Give a second number for an emergency, or say that there is none.');
+    expect(api.sent.some((s) => s.method === 'POST')).toBeFalse();
+    buttonOf(host(), 'There is no second number').click();
+    await settle(fixture);
+    await send();
+    expect(api.bodies('POST', `/o/${SECRET}`)).toEqual([jasmine.objectContaining({ secondPhone: null })]);
+  });
+
   it('says in words why a link does not open', async () => {
     api.refuse(`GET /o/${SECRET}`, {
       code: 'gone',

@@ -15,6 +15,12 @@ export class ClockService {
     inject(DestroyRef).onDestroy(() => clearInterval(ticks));
   }
 
+  /** The time of day in the salon's time, `HH:MM`. */
+  timeOfDay(): string {
+    const d = new Date(this.now());
+    return `${String(d.getHours()).padStart(2, '0')}:${String(d.getMinutes()).padStart(2, '0')}`;
+  }
+
   /** Today, ISO, in the salon's time. */
   today(): string {
     const d = new Date(this.now());

@@ -37,6 +37,7 @@ export const TOLD_LABELS: Readonly<Record<ToldItem, string>> = {
   just_fed: 'fed within the last hour',
   new_medicine: 'a new medicine this week',
   pain_relief_by_vet: 'pain relief for today, from the vet',
+  calming_by_vet: 'something calming for today, from the vet',
   spot_on_fresh: 'a spot-on put on within two days',
   vaccination_not_stated: 'vaccination not stated',
   vaccination_incomplete: 'vaccination not complete',

@@ -68,6 +68,11 @@ export const DOGS_SENTENCES = {
   'told_today.just_fed': 'Just fed: no muzzle, no lifting by the belly, watch for retching.',
   'told_today.new_medicine': 'A new medicine: ask the vet what it does to skin, bleeding and balance.',
   'told_today.pain_relief': 'Pain relief from the vet: it may hide what hurts. Move joints no further than yesterday.',
+  'told_today.calming':
+    'Calmed by its vet ({text}): unsteady on its legs, cools sooner, breathes less, shows less. A hand on it always, low and short, warm and dry, no muzzle.',
+  'told_today.calming_unknown':
+    'Something calming without its name and hour: not today. Ask the owner or the vet for both, and write them down.',
+  'told_today.diabetes_hours': 'Diabetes: its meal and its insulin decide the hour. Ask the owner when it had both, and write them down.',
   'told_today.spot_on': 'A fresh spot-on: no bath that washes it off; gloves.',
   'told_today.vaccination': 'Vaccination was not stated: until it is, no contact with other dogs; what local law asks comes first.',
   'told_today.vaccination_incomplete':

@@ -57,7 +57,7 @@ export const HOLDS_SENTENCES = {
   'reward.guards_food': '{name} guards food: nothing from the hand at the table, nothing taken back.',
   'hold.rear_first': 'Turn it and lead it rear end first, so that the weak leg carries no jerk.',
   'hold.no_muzzle_fighting': 'Never a muzzle on a dog that is already fighting: stop.',
-  'hold.no_muzzle_sick': 'No muzzle on a dog that may be sick.',
+  'hold.no_muzzle_sick': 'No muzzle on a dog that may be sick or breathes less.',
   'hold.fighting_stop': '{name} is fighting: tool off, let go, stop. What hurts and must be done is for a vet.',
   'hold.house_never_muzzle': 'No muzzles in this salon: what needs one is a vet’s.',
   'hold.house_muzzle_whole_visit': 'This salon fits it before the first touch: once, watched, {minutes} min at most.',

@@ -7,8 +7,10 @@ export const LOOKED_SENTENCES = {
   'looked.nails_brittle': 'They crumble: small bites, edges off, lying or on the lap.',
   'looked.dewclaw_curled': 'Dewclaws first: they curl. Small bites from the side.',
   'looked.dewclaw_grown_in': 'A dewclaw grown into the skin is for a vet; the others are done.',
-  'looked.grass_seed': 'A grass seed: what lies loose is lifted out, what has gone in is for a vet.',
-  'looked.tick': 'A tick: no blade or brush over it; taken out whole where local law lets you, the day is written down.',
+  'looked.grass_seed':
+    'A grass seed{has_zones, select, yes { ({zones})} other {}}: what lies loose is lifted out, what has gone in is for a vet.',
+  'looked.tick':
+    'A tick{has_zones, select, yes { ({zones})} other {}}: no blade or brush over it; taken out whole where local law lets you, the day is written down.',
   'looked.sits': 'Sits down when touched behind: nothing is done there with the tail alone in the hand.',
   'looked.eyes_sore': 'A sore or shut eye: nothing is done round it, and a vet sees it.',
   'looked.no_front_teeth': 'Without front teeth the tongue comes out even when the mouth is held shut: a thumb before it.',

@@ -55,7 +55,8 @@ export const OWNER_SENTENCES = {
     '{name} put less weight on the {weak} today: before the next visit, a talk with your vet about what would make it easier.',
   'care.stiff': '{name}’s {joint} bent less today: before the next visit, a talk with your vet about what would make it easier.',
   'care.greasy': 'Skin and coat were greasy: a vet can say whether the shampoo or the food is the reason.',
-  'care.tick': 'A tick was found: watch the place for two weeks; redness that spreads, fever or lameness: vet.',
+  'care.tick':
+    'A tick was found{has_zones, select, yes { ({zones})} other {}}: watch the place for two weeks; redness that spreads, fever or lameness: vet.',
   'care.calm': '{name} has worked hard: quiet, water, and no visitors for the rest of the day.',
   // Agreement
   'agree.close_clip_there': 'Tight mats are clipped under: the coat will be about {mm_both} at {zones}.',

@@ -30,6 +30,7 @@ export const PROBLEMS_SENTENCES = {
   'form.picture_missing': 'Choose a picture.',
   'form.same_file': 'This is the same file.',
   'form.agree_or_refuse': 'Agree or refuse.',
+  'form.second_number': 'Give a second number for an emergency, or say that there is none.',
   'form.not_asked': 'Something was answered that was not asked.',
   'form.not_signed': 'Sign with your finger.',
   'form.nobody_here': 'Nobody here has this id.',
