@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import type { DogFile } from '@mansuet/core/contract';
 import { type OldInjury, weightChange } from '@mansuet/core/knowledge/dogs';
+import { knownFacts } from '@mansuet/core/visit';
 import type { Joint } from '@mansuet/core/words';
 import { Notice } from '../controls/notice';
 import { TrendLine, type TrendPoint } from './trend-line';
@@ -68,6 +69,9 @@ export class FactsPanel {
 
   protected readonly facts = computed(() => {
     const d = this.file().dog;
+    const past = this.file().visits.map((v) => v.summary);
+    // What was seen here counts beside what was told.
+    const { warned } = knownFacts(d, past, this.today());
     const off = d.bornWithinMonths;
     const sure = off > 0 ? `, give or take ${off} months` : d.bornEstimated ? ', an estimate' : '';
     return [
@@ -82,7 +86,7 @@ export class FactsPanel {
       ['Sets it off', d.triggers.map((t) => (t.place ? `${t.cause} (${t.place})` : t.cause)).join(', ') || 'nothing known'],
       ['Minds a hand on', d.resents.map((p) => this.words.labels.resented[p]).join(', ') || 'nothing told'],
       ['Bite history', d.biteHistory ? 'has bitten while handled' : 'none told'],
-      ['Lately', d.warned ? `${d.warned.what} while handled, ${this.day(d.warned.on)}` : 'no growl or snap told'],
+      ['Lately', warned ? `${warned.what} while handled, ${this.day(warned.on)}` : 'no growl or snap told or seen'],
       ['Hurt before', d.injuries.map((i) => this.injury(i)).join('; ') || 'not told'],
       ['Coat done last', this.coatDone()],
       ['Muzzle', ASKED(d.muzzleUsed, 'used to one', 'not used to one')],

@@ -113,7 +113,7 @@ describe('FeelOverPage', () => {
     await pick('belly');
     await visit.click('a tick');
     await visit.until(() => visit.store.state().feelOver.foundAt?.ticks?.length === 2);
-    expect(visit.host.querySelector('.found')?.textContent).toMatch(/ticks one found: .*tail.*belly/);
+    expect(visit.host.querySelector('.found')?.textContent).toMatch(/ticks: .*tail.*belly/);
     await visit.click('a tick');
     await visit.until(() => visit.store.state().feelOver.foundAt?.ticks?.length === 1);
     expect(visit.store.state().feelOver.looked?.ticks).toBe('tick');

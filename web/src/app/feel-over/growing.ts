@@ -33,7 +33,7 @@ export class Growing {
     const looked = LOOKED_PARTS.flatMap((p) => {
       const finding = f.looked?.[p];
       return finding && finding !== LOOKED_FINDINGS[p][0]
-        ? [`${this.words.labels.lookedPart[p]} ${this.words.labels.lookedFinding[finding]}${this.where(p)}`]
+        ? [`${this.words.labels.lookedPart[p]}${this.where(p) ?? ` ${this.words.labels.lookedFinding[finding]}`}`]
         : [];
     });
     return {
@@ -44,9 +44,9 @@ export class Growing {
     };
   });
   /** The places of what can be anywhere, in words. */
-  private where(part: LookedPart): string {
+  private where(part: LookedPart): string | undefined {
     const at = part === 'seeds' || part === 'ticks' ? (this.feelOver().foundAt?.[part] ?? []) : [];
-    return at.length > 0 ? `: ${this.words.list(at.map((z) => this.words.labels.zone[z]))}` : '';
+    return at.length > 0 ? `: ${this.words.list(at.map((z) => this.words.labels.zone[z]))}` : undefined;
   }
   protected readonly spared = computed(() => {
     const { favours } = this.feelOver();
