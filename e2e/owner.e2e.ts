@@ -26,6 +26,7 @@ test('an owner reads, answers and signs on the phone; the salon sees it and gets
   const agree = owner.getByRole('radio', { name: 'I agree' });
   for (let i = 0; i < (await agree.count()); i++) await agree.nth(i).click();
   await owner.getByLabel(/before you are rung first/).fill('300');
+  await owner.getByLabel(/second number, if the first/).fill('0550 777');
   await owner.getByLabel('Your name').fill('Philippa Drum');
   await sign(owner);
   await owner.getByRole('button', { name: 'Send my answers' }).click();
