@@ -4,6 +4,7 @@ export * from './closing-now.js';
 export * from './empty-visit.js';
 export * from './first-to-know.js';
 export * from './known-from-visits.js';
+export * from './next-minutes-now.js';
 export * from './open-mirrors.js';
 export * from './plan-changes.js';
 export * from './plan-input-of.js';

@@ -22,6 +22,12 @@ export const STRAIN_RULES = {
   'watch.few': rule('computed', 'count', 'reached'),
   'watch.mostly_settled': rule('computed', 'count', 'minutes', 'reached'),
   'watch.median': rule('computed', 'count', 'minutes'),
+  // The next minutes
+  'ahead.one_in': rule('default', 'minutes', 'count'),
+  'ahead.likely': rule('default', 'minutes'),
+  'ahead.break': rule('default', 'count?'),
+  'ahead.lighter_hands': rule('default', 'count?'),
+  'ahead.next_step': rule('default', 'count?'),
   // A friendly sign
   'sign.unlocks_nothing': rule('practice', 'holds?'),
 } as const satisfies Record<string, Rule>;

@@ -11,6 +11,9 @@ import { TableStore } from './table-store';
       <div>
         <b>{{ table.advice().head }}</b>
         <p>{{ table.advice().says }}</p>
+        @for (line of table.ahead(); track $index) {
+          <p class="ahead">{{ line }}</p>
+        }
       </div>
     </div>
     <man-strain-ribbon

@@ -5,7 +5,8 @@ import { zoneFacts } from '@mansuet/core/knowledge/anatomy';
 import { advisePasses } from '@mansuet/core/knowledge/blades';
 import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
-import { breaksOfStep, closingNow, safeFinishNow } from '@mansuet/core/visit';
+import { sayNextMinutes } from '@mansuet/core/strain';
+import { breaksOfStep, closingNow, nextMinutesNow, safeFinishNow } from '@mansuet/core/visit';
 import {
   type BladeId,
   type ClosingLine,
@@ -101,6 +102,17 @@ export class TableStore {
   });
   readonly now = this.visit.now;
   readonly advice = computed(() => adviceFor(this.words, this.now()?.strain, this.visit.context()?.salon));
+  /** Half-minutes of the work: the model's own steps, so that it is not asked at every tick. */
+  private readonly halfMinute = computed(() => Math.floor((this.now()?.minute ?? 0) * 2));
+  /** What the next minutes may bring. Where the meter asks for a pause there is nothing to weigh; nothing is told while nobody says what it sees. */
+  readonly ahead = computed<readonly string[]>(() => {
+    const state = this.visit.state();
+    const startedMs = state.work?.startedMs;
+    const halfMinute = this.halfMinute();
+    if (startedMs === undefined || this.advice().urgent || this.unseen()) return [];
+    const next = nextMinutesNow(state, startedMs + halfMinute * 30_000);
+    return next ? sayNextMinutes(next).map(this.words.say) : [];
+  });
   readonly predicted = computed(() => this.plan()?.curve ?? []);
   readonly measured = computed(() => this.now()?.strain.points ?? []);
   readonly ribbonSteps = computed(() => this.steps().map((s) => ({ label: s.label, from: s.from, to: s.to, breaks: breaksOfStep(s) })));

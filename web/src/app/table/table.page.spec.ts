@@ -209,3 +209,24 @@ describe('TablePage', () => {
     expect(visit.store.state().ended?.outcome).toBe('finished');
   });
 });
+
+describe('the next minutes at the table', () => {
+  let visit: OpenVisit<TablePage>;
+  const hard = { ...PLAN, steps: PLAN.steps.map((s) => ({ ...s, ratePerMinute: 12 })) };
+  beforeEach(async () => {
+    visit = await openVisit(TablePage, [...READY.slice(0, -1), { type: 'plan_accepted', body: { plan: hard, told: null } }]);
+  });
+  afterEach(() => visit.close());
+
+  it('are told with what would lower them, only where a growl is likely, and not in a pause', async () => {
+    const ahead = (): string => [...visit.host.querySelectorAll('.ahead')].map((p) => p.textContent ?? '').join(' ');
+    await visit.click(/^Start/);
+    await visit.click(/pants$/);
+    await visit.click(/pants$/);
+    expect(visit.store.now()?.strain.band).toBe('watch');
+    await visit.until(() => ahead() !== '');
+    expect(ahead()).toMatch(/^Next 5 min like this: a growl or worse.*\. (A break now|The next step instead): /);
+    await visit.click(/growls$/);
+    await visit.until(() => ahead() === '');
+  });
+});

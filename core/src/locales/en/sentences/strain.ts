@@ -23,5 +23,10 @@ export const STRAIN_SENTENCES = {
   'watch.mostly_settled': 'In most of {count} times it stayed settled (to {minutes} min); it rose to watch in {reached}.',
   'watch.median': 'In half of {count} times strain rose to watch within {minutes} min.',
   // A friendly sign
+  'ahead.one_in': 'Next {minutes} min like this: a growl or worse in about 1 of {count}.',
+  'ahead.likely': 'Next {minutes} min like this: a growl or worse, more likely than not.',
+  'ahead.break': 'A break now: {has_count, select, yes {about 1 of {count}} other {seldom}}.',
+  'ahead.lighter_hands': 'Head down, sides swapped, short strokes: {has_count, select, yes {about 1 of {count}} other {seldom}}.',
+  'ahead.next_step': 'The next step instead: {has_count, select, yes {about 1 of {count}} other {seldom}}.',
   'sign.unlocks_nothing': 'A friendly sign lowers no protection: {has_holds, select, yes {{holds}} other {what is planned}} stays.',
 } as const;

@@ -1,0 +1,124 @@
+import { randomLcg, randomLogNormal, randomNormal } from 'd3-random';
+import { intensityAt, MODEL_TIERS, type ModelTier, STARTLES_PER_MINUTE } from '../strain/process.js';
+import type { StrainEntry, WatchedVisit, WorkStretch } from '../strain/index.js';
+import type { Mood, SignalId } from '../words/index.js';
+
+/** How a simulated world may depart from the model that is held against it. */
+export interface World {
+  /** Spread of a dog's day, of what the plan believes of each step, and of the half-life: standard deviations of logarithms. */
+  readonly day: number;
+  readonly rates: number;
+  readonly halfLife: number;
+  /** Share of dogs that go quiet. */
+  readonly quiet: number;
+  /** Share of the signs that the groomer enters. */
+  readonly entered: number;
+  /** Half-life in the work against that at rest. */
+  readonly inWork: number;
+  /** Frights a minute of work. */
+  readonly startles: number;
+}
+export const AS_MODELLED: World = {
+  day: 0.45,
+  rates: 0.3,
+  halfLife: 0.25,
+  quiet: 0.1,
+  entered: 0.85,
+  inWork: 1,
+  startles: STARTLES_PER_MINUTE,
+};
+
+/** A visit as it was entered, and what nobody sees. */
+export interface SimulatedVisit {
+  readonly seen: WatchedVisit;
+  readonly minutes: number;
+  /** Minutes at which a hard sign came, entered or not. */
+  readonly hardAt: readonly number[];
+  readonly goesQuiet: boolean;
+  /** True strain at each whole minute. */
+  readonly strain: readonly number[];
+}
+
+const ONE_SIGN: Readonly<Record<ModelTier, SignalId>> = { early: 'lip_lick', rising: 'panting', hard: 'growl', good: 'soft_body' };
+/** The clock's breaks come after so many minutes of work. */
+export const BREAK_AFTER_MINUTES = 22;
+const TICK = 0.05;
+const STEPS = 8;
+
+/**
+ * A visit of a dog with a true temper, rates and half-life of its own, and a groomer who enters most of what is seen, breaks by the
+ * plan's clock, pauses after a hard sign and stops after the second. Written apart from the filter: small steps, no grid.
+ * @param seed any integer; the same seed is the same visit
+ */
+export function simulateVisit(seed: number, world: World = AS_MODELLED): SimulatedVisit {
+  const source = randomLcg((seed * 0.618_033_988_75) % 1);
+  const gauss = randomNormal.source(source)(0, 1);
+  const spread = (sd: number): number => randomLogNormal.source(source)(0, sd)();
+  const goesQuiet = source() < world.quiet;
+  const manner = goesQuiet ? 'goes_quiet' : 'shows';
+  const temper = spread(world.day);
+  const halfLifeMinutes = 6;
+  const k = Math.LN2 / (halfLifeMinutes * spread(world.halfLife));
+  const planned: WorkStretch[] = [];
+  const trueRates: number[] = [];
+  let from = 0;
+  for (let i = 0; i < STEPS; i++) {
+    const minutes = 6 + 8 * source();
+    const ratePerMinute = 0.8 + 5 * source() * source();
+    planned.push({ fromMinute: from, toMinute: from + minutes, ratePerMinute });
+    trueRates.push(ratePerMinute * temper * spread(world.rates));
+    from += minutes;
+  }
+  const entries: StrainEntry[] = [];
+  const hardAt: number[] = [];
+  const strain: number[] = [];
+  const start = 10;
+  let s = Math.max(0, start + 6 * gauss());
+  let restUntil = 0;
+  let resting = false;
+  let lastEntry = 0;
+  let lastBreak = 0;
+  let end = from;
+  for (let tick = 0; tick * TICK < end; tick++) {
+    const minute = tick * TICK;
+    if (Math.abs(minute - Math.round(minute)) < TICK / 2) strain[Math.round(minute)] = s;
+    if (resting && minute >= restUntil) {
+      entries.push({ kind: 'state_seen', minute, mood: looksLike(s, source()) }, { kind: 'break_ended', minute });
+      resting = false;
+      lastEntry = lastBreak = minute;
+    } else if (!resting && minute - lastBreak > BREAK_AFTER_MINUTES) {
+      entries.push({ kind: 'break_started', minute });
+      [resting, restUntil, lastEntry] = [true, minute + 4, minute];
+    }
+    const at = planned.findIndex((p) => p.fromMinute <= minute && minute < (p.toMinute ?? Infinity));
+    const decay = resting ? k : k / world.inWork;
+    s += ((resting ? 0 : (trueRates[at] ?? 0)) - decay * s) * TICK + 1.5 * Math.sqrt(TICK) * gauss();
+    if (!resting && source() < world.startles * TICK) s += 8 + 48 * source();
+    s = Math.min(100, Math.max(0, s));
+    for (const tier of MODEL_TIERS) {
+      if (source() >= intensityAt(tier, s, manner) * TICK) continue;
+      if (tier === 'hard') hardAt.push(minute);
+      if (source() >= (tier === 'hard' ? 1 : world.entered)) continue;
+      entries.push({ kind: 'signal', minute, signal: ONE_SIGN[tier] });
+      lastEntry = minute;
+      if (tier === 'hard' && hardAt.length > 1) end = minute;
+      else if (tier === 'hard' && !resting) {
+        entries.push({ kind: 'break_started', minute });
+        [resting, restUntil] = [true, minute + 6];
+      }
+    }
+    if (!resting && minute - lastEntry > 5.5) {
+      entries.push({ kind: 'state_seen', minute, mood: looksLike(s, source()) });
+      lastEntry = minute;
+    }
+  }
+  return { seen: { entries, stretches: planned, start, halfLifeMinutes }, minutes: end, hardAt, goesQuiet, strain };
+}
+
+/** What somebody says of a dog at a strain; one look in ten says "still" whatever it is. */
+function looksLike(strain: number, chance: number): Mood {
+  if (chance < 0.1) return 'still';
+  if (strain < 18) return chance < 0.55 ? 'relaxed' : 'still';
+  if (strain < 28) return 'still';
+  return strain < 55 ? 'tense' : 'frantic';
+}
