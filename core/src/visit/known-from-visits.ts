@@ -1,5 +1,5 @@
 import type { FeelOver, MarkFound } from '../findings/index.js';
-import { type OldInjury, stillWarned, type StoredFacts } from '../knowledge/dogs/index.js';
+import { biteToldCounts, type OldInjury, stillWarned, type StoredFacts } from '../knowledge/dogs/index.js';
 import { activityOf, type IncidentKind, type InjuryKind, type SignalId, type Warning, type ZoneId } from '../words/index.js';
 import type { VisitState } from './state.js';
 import type { VisitSummary } from './summary.js';
@@ -59,8 +59,7 @@ export function knownFacts(stored: StoredFacts, past: readonly VisitSummary[], t
     liesOn: stored.liesOn ?? asked.liesOn ?? null,
     slipsCollar: stored.slipsCollar ?? asked.slipsCollar ?? null,
     guards: [...new Set([...stored.guards, ...(asked.guards ?? [])])],
-    // A bite of which nobody knows the day is one of before the lead's word.
-    biteHistory: stored.biteHistory && stored.biteEndedOn === null,
+    biteHistory: biteToldCounts(stored),
     warned:
       stillWarned(
         stored,

@@ -1,4 +1,5 @@
 import type { Today, VisitContext } from '@mansuet/core/contract';
+import { sql } from 'kysely';
 import { knownFacts, paceOf, replay, type VisitSummary } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
 import { dogOf } from '../dogs/dog-rows.js';
@@ -33,7 +34,7 @@ export async function readToday(trx: InSalon, now: Date): Promise<Today> {
     .orderBy('visit.arrives_at')
     .orderBy('dog.name')
     .execute();
-  const past = await summariesOfLastYear(trx, [...new Set(rows.map((r) => r.dog_id))], from);
+  const past = await summariesThatWarn(trx, [...new Set(rows.map((r) => r.dog_id))], from);
   const day = `${from.getFullYear()}-${String(from.getMonth() + 1).padStart(2, '0')}-${String(from.getDate()).padStart(2, '0')}`;
   const visits: Today['visits'] = [];
   for (const r of rows) {
@@ -52,8 +53,8 @@ export async function readToday(trx: InSalon, now: Date): Promise<Today> {
   return { day, visits, staff: await staffOf(trx) };
 }
 
-/** Summaries of a year, by dog: what a warning that still counts is read from. A merged file's visits count for the one it was merged into. */
-async function summariesOfLastYear(trx: InSalon, dogIds: readonly string[], now: Date): Promise<Map<string, VisitSummary[]>> {
+/** Summaries of a year, by dog, and those of every bite: what a warning that still counts is read from. A merged file's visits count for the one it was merged into. */
+async function summariesThatWarn(trx: InSalon, dogIds: readonly string[], now: Date): Promise<Map<string, VisitSummary[]>> {
   const found = new Map<string, VisitSummary[]>();
   if (dogIds.length === 0) return found;
   const rows = await trx
@@ -62,7 +63,12 @@ async function summariesOfLastYear(trx: InSalon, dogIds: readonly string[], now:
     .select(['visit.summary', 'dog.dog_id', 'dog.merged_into'])
     .where((x) => x.or([x('dog.dog_id', 'in', dogIds), x('dog.merged_into', 'in', dogIds)]))
     .where('visit.phase', '=', 'gone')
-    .where('visit.arrives_at', '>=', new Date(now.getFullYear() - 1, now.getMonth(), now.getDate()))
+    .where((x) =>
+      x.or([
+        x('visit.arrives_at', '>=', new Date(now.getFullYear() - 1, now.getMonth(), now.getDate())),
+        x(sql<string>`visit.summary ->> 'warned'`, '=', 'bit'),
+      ]),
+    )
     .orderBy('visit.arrives_at', 'desc')
     .execute();
   for (const r of rows) found.set(r.merged_into ?? r.dog_id, [...(found.get(r.merged_into ?? r.dog_id) ?? []), r.summary]);

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { TODAY } from '@mansuet/core/contract';
 import { type EventDraft, uuidV7 } from '@mansuet/core/log';
+import { replay, summarize } from '@mansuet/core/visit';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, booked, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
 import { rebuildProjections } from './project.js';
 
@@ -25,6 +27,33 @@ describe('visits', () => {
   const count = async (visitId: string): Promise<number> =>
     (await server.db.inSalon(salonId, (trx) => trx.selectFrom('visit_event').select('event_id').where('visit_id', '=', visitId).execute()))
       .length;
+
+  it('tells of a bite here on the day’s list however long ago it was, until the lead’s word', async () => {
+    const id = await addDog(browser);
+    const [bitten, growled, today] = [await bookVisit(browser, id), await bookVisit(browser, id), await bookVisit(browser, id)];
+    const longAgo = { bitten: '2020-03-01', growled: '2020-05-01' };
+    const over = (visitId: string, on: string, warned: 'bit' | 'growled') =>
+      server.db.inSalon(salonId, (trx) =>
+        trx
+          .updateTable('visit')
+          .set({
+            phase: 'gone',
+            arrives_at: `${on}T09:00:00Z`,
+            summary: JSON.stringify({ ...summarize(replay(visitId, [])), on, outcome: 'finished', warned }),
+          })
+          .where('visit_id', '=', visitId)
+          .execute(),
+      );
+    await over(bitten, longAgo.bitten, 'bit');
+    await over(growled, longAgo.growled, 'growled');
+    const warned = async () => {
+      const { visits } = TODAY.parse((await browser.send('GET', '/api/today')).json);
+      return visits.find((v) => v.visitId === today)?.warned;
+    };
+    expect(await warned()).toEqual({ what: 'bit', on: longAgo.bitten });
+    await browser.send('PUT', `/api/dogs/${id}/bite-ended`, { on: '2020-06-01' });
+    expect(await warned()).toBeNull();
+  });
 
   it('stores a batch once, however often it is sent', async () => {
     const visitId = await bookVisit(browser, dogId);

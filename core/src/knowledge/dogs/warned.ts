@@ -34,3 +34,8 @@ export function stillWarned(
   const counts = all.filter((w) => (w.what === 'bit' ? file.biteEndedOn === null || w.on >= file.biteEndedOn : lately(w)));
   return counts.sort((a, b) => WARNINGS.indexOf(b.what) - WARNINGS.indexOf(a.what) || b.on.localeCompare(a.on))[0];
 }
+
+/** Whether a bite of which nobody wrote down the day still counts: it is one of before the lead's word. */
+export function biteToldCounts(file: Pick<DogForm, 'biteHistory' | 'biteEndedOn'>): boolean {
+  return file.biteHistory && file.biteEndedOn === null;
+}

@@ -1,7 +1,7 @@
 import { Injectable, computed, inject, signal } from '@angular/core';
 import { auditTime, merge, of, Subject } from 'rxjs';
 import { type Today, TODAY, type TodayVisit } from '@mansuet/core/contract';
-import { dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/knowledge/dogs';
+import { biteToldCounts, dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/knowledge/dogs';
 import { phaseOf, replay, type VisitState } from '@mansuet/core/visit';
 import type { Phase } from '@mansuet/core/words';
 import { ApiService, sayFailure } from '../server/api.service';
@@ -40,7 +40,11 @@ export class TodayService {
         visit,
         state,
         phase: phaseOf(state),
-        kinds: dogKinds({ ...dogFactsOf(visit.dog, visit.visitsBefore), warned: visit.warned }, state.feelOver, today.day),
+        kinds: dogKinds(
+          { ...dogFactsOf(visit.dog, visit.visitsBefore), warned: visit.warned, biteHistory: biteToldCounts(visit.dog) },
+          state.feelOver,
+          today.day,
+        ),
         groomer: today.staff.find((s) => s.staffId === visit.groomerId)?.name ?? '',
       };
     });
