@@ -41,6 +41,14 @@ describe('AgreementPage', () => {
     expect(visit.store.state().consents.get('vet_emergency')?.agreed).toBeTrue();
   });
 
+  it('does not hold up what was signed before the question for a second number came', async () => {
+    await answer('Agrees', 'Tight mats');
+    await answer('Agrees', 'In an emergency');
+    await visit.store.record({ type: 'agreed', body: { name: 'Perpetua Glain', extraMinutes: 0, extraPriceMinor: 0, via: 'word' } });
+    await visit.until(() => visit.host.textContent?.includes('Agreed by Perpetua Glain') === true);
+    expect(visit.button('To the plan').disabled).toBeFalse();
+  });
+
   it('names the price of extra time with its reason', () => {
     expect(visit.host.querySelector('.price')?.textContent).toMatch(/€\d+\.\d\d for about \d+ min .* a minute/);
   });

@@ -116,9 +116,10 @@ export class AgreementPage {
     const owner = this.store.context()?.file.owner;
     return owner !== undefined && secondNumberMissing(owner, undefined);
   });
-  /** It is asked for, and nobody has answered. */
+  /** It is asked for, and nobody has answered. What is signed already is not held up by a question that came later. */
   protected readonly secondMissing = computed(() => {
     const owner = this.store.context()?.file.owner;
+    if (this.store.state().agreed) return false;
     return this.holds('vet_emergency') && owner !== undefined && secondNumberMissing(owner, this.secondPhone());
   });
   private readonly typedLimit = signal<number | null | undefined>(undefined);
