@@ -26,7 +26,7 @@ test('two browsers on one visit see the same, at once', async ({ page, browser, 
   await signIn(page, 'rafael');
   const visit = await toTheTable(page, 'Clover');
   const other = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  watchContext(other, watch);
+  await watchContext(other, watch);
   const second = await other.newPage();
   await signIn(second, 'tomasz');
   await second.goto(`${visit}/work`);

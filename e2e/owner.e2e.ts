@@ -15,7 +15,7 @@ test('an owner reads, answers and signs on the phone; the salon sees it and gets
   const href = (await page.getByRole('link', { name: 'Open it here' }).getAttribute('href')) ?? '';
 
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
-  watchContext(phone, watch);
+  await watchContext(phone, watch);
   const owner = await phone.newPage();
   await owner.goto(new URL(href).pathname);
   await expect(owner.getByRole('heading', { name: 'Samphire, today' })).toBeVisible();
@@ -58,7 +58,7 @@ test('an owner tells of a dog before the first visit; the salon reviews it befor
   const href = (await page.getByRole('link', { name: 'Open it here' }).getAttribute('href')) ?? '';
 
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
-  watchContext(phone, watch);
+  await watchContext(phone, watch);
   const owner = await phone.newPage();
   await owner.goto(new URL(href).pathname);
   await expect(owner.getByLabel('Name of the dog')).toBeVisible();

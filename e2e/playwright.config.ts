@@ -25,6 +25,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    timezoneId: 'UTC',
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     screenshot: 'only-on-failure',
     // What is in the way of a click is said long before the test ends.

@@ -24,7 +24,7 @@ export const test = base.extend<{ watch: Watch }>({
   watch: [
     async ({ context }, use) => {
       const watch: Watch = { elsewhere: [], errors: [] };
-      watchContext(context, watch);
+      await watchContext(context, watch);
       await use(watch);
       expect(watch.elsewhere, 'requests that leave this machine').toEqual([]);
       expect(watch.errors, 'errors in the page').toEqual([]);
@@ -33,7 +33,18 @@ export const test = base.extend<{ watch: Watch }>({
   ],
 });
 
-export function watchContext(context: BrowserContext, watch: Watch): void {
+/** How far the pages' time is ahead of the machine's, ms: as far as the server's. */
+const AHEAD_MS = Number(process.env['MANSUET_CLOCK_AHEAD_MS'] ?? 0);
+
+export async function watchContext(context: BrowserContext, watch: Watch): Promise<void> {
+  await context.addInitScript((ahead) => {
+    const Machine = Date;
+    // Called with a moment it is what it was; without one it tells the time of the test.
+    window.Date = new Proxy(Machine, {
+      construct: (target, args: []) => (args.length > 0 ? new target(...args) : new target(target.now() + ahead)),
+      get: (target, key, self: unknown) => (key === 'now' ? () => target.now() + ahead : (Reflect.get(target, key, self) as unknown)),
+    });
+  }, AHEAD_MS);
   context.on('request', (r) => {
     const url = new URL(r.url());
     if (!['data:', 'blob:'].includes(url.protocol) && url.hostname !== '127.0.0.1') watch.elsewhere.push(r.url());

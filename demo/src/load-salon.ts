@@ -54,7 +54,7 @@ export async function demoLead(db: Database): Promise<Who | undefined> {
 /** Dogs with two years of visits. */
 export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dogs: number; pastVisits: number }> {
   const random = seeded(SEED);
-  const groomers = await groomersOf(db, who);
+  const groomers = await groomersOf(db, who, now);
   const incidents = [...PAST_INCIDENTS];
   let pastVisits = 0;
   for (const demo of DEMO_DOGS) {
@@ -104,7 +104,7 @@ const SEED = 20;
 /** Today's dogs, each in another phase. Times lie round the moment of the start, so that the day is never stale. */
 export async function loadToday(db: Database, who: Who, now: Date): Promise<number> {
   const random = seeded(Math.floor(now.getTime() / 86_400_000));
-  const groomers = await groomersOf(db, who);
+  const groomers = await groomersOf(db, who, now);
   let count = 0;
   for (const [name, until, minutesFromNow, groomer] of TODAY) {
     const demo = DEMO_DOGS.find((d) => d.name === name);
@@ -156,8 +156,8 @@ export async function todayIsEmpty(db: Database, who: Who, now: Date): Promise<b
   return (await db.inSalon(who.salonId, (trx) => readToday(trx, now))).visits.length === 0;
 }
 
-async function groomersOf(db: Database, who: Who): Promise<{ staffId: string; name: string; trained: boolean }[]> {
-  const { staff } = await db.inSalon(who.salonId, (trx) => readToday(trx, new Date()));
+async function groomersOf(db: Database, who: Who, now: Date): Promise<{ staffId: string; name: string; trained: boolean }[]> {
+  const { staff } = await db.inSalon(who.salonId, (trx) => readToday(trx, now));
   return staff.filter((s) => s.role !== 'bather');
 }
 

@@ -9,7 +9,7 @@ const config = readConfig(process.env);
 await migrate(config.ownerUrl);
 const db = openDatabase(config.appUrl);
 try {
-  const now = new Date();
+  const now = config.clock();
   const founded = await foundDemoSalon(db);
   const past = founded ? await loadPast(db, founded, now) : undefined;
   if (founded) await loadDeskWork(db, founded, now);

@@ -11,6 +11,13 @@ describe('readConfig', () => {
     expect(readConfig(env)).toEqual(jasmine.objectContaining({ port: 4310, host: '127.0.0.1', demo: false })));
   for (const key of Object.keys(env))
     it(`names ${key} when it is missing`, () => expect(() => readConfig({ ...env, [key]: undefined })).toThrowError(new RegExp(key)));
+  it('takes the time of the machine, or as far ahead of it as it is told', () => {
+    const apart =
+      readConfig({ ...env, MANSUET_CLOCK_AHEAD_MS: '-3600000' })
+        .clock()
+        .getTime() - readConfig(env).clock().getTime();
+    expect(Math.abs(apart + 3_600_000)).toBeLessThan(1000);
+  });
   it('refuses a short secret and a port that is none', () => {
     expect(() => readConfig({ ...env, MANSUET_SESSION_SECRET: 'short' })).toThrowError();
     expect(() => readConfig({ ...env, MANSUET_PORT: '70000' })).toThrowError();

@@ -25,7 +25,7 @@ export async function serve(config: Config): Promise<Running> {
     hub,
     gateway: new StandInGateway(config.outboxDir),
     log,
-    clock: () => new Date(),
+    clock: config.clock,
     sessionSecret: config.sessionSecret,
     webDir: config.webDir,
     demoLogins: config.demo ? DEMO_LOGINS : [],
