@@ -79,5 +79,5 @@ const readings = Array.from({ length: 20 }, (_, i) => ({
 }));
 time('blade model fitted to 20 readings', '–', () => fitHeatModel(readings, 22));
 time('half-life from 200 breaks', '–', () =>
-  learnHalfLife(Array.from({ length: 200 }, (_, i) => ({ strainBefore: 40 + (i % 9), minutes: 5, strainAfter: 20, state: 'relaxed' }))),
+  learnHalfLife(Array.from({ length: 200 }, (_, i) => ({ strainBefore: 40 + (i % 9), spread: 8, minutes: 5, mood: 'relaxed' }))),
 );

@@ -52,6 +52,8 @@ export interface HandlingPlan {
   readonly dose: number;
   readonly startStrain: number;
   readonly halfLifeMinutes: number;
+  /** Minutes in which strain halves at rest, as likely longer as shorter; the plan counts with the careful one above. */
+  readonly halfLifeLikely: number;
   /** Signals that mean nothing on this dog. */
   readonly uncounted: readonly SignalId[];
   readonly proof: Solution['proof'];
@@ -194,6 +196,7 @@ function describe(
     dose: run.dose,
     startStrain: problem.startStrain,
     halfLifeMinutes: problem.halfLifeMinutes,
+    halfLifeLikely: halfLife.middle,
     uncounted: uncountedSignals(input.dog.conditions),
     proof: solution.proof,
     gap: solution.gap,
@@ -260,6 +263,7 @@ function proofReason(solution: Solution, steps: number): Reason {
 }
 
 function nothingToday(input: PlanInput): HandlingPlan {
+  const halfLife = learnHalfLife(input.breaks);
   const kinds = dogKinds(input.dog, input.feelOver, input.today);
   const start = MOOD_START[input.feelOver.mood];
   return {
@@ -275,7 +279,8 @@ function nothingToday(input: PlanInput): HandlingPlan {
     peak: start,
     dose: 0,
     startStrain: start,
-    halfLifeMinutes: learnHalfLife(input.breaks).minutes,
+    halfLifeMinutes: halfLife.minutes,
+    halfLifeLikely: halfLife.middle,
     uncounted: uncountedSignals(input.dog.conditions),
     proof: 'proven',
     gap: 0,

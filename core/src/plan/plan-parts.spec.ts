@@ -182,11 +182,13 @@ describe('painful work', () => {
 
 describe('what the plan learned', () => {
   it('recovers as this dog’s breaks did', () => {
-    const slow = Array.from({ length: 20 }, () => ({ strainBefore: 40, minutes: 10, strainAfter: 22, state: 'relaxed' as const }));
+    const slow = Array.from({ length: 20 }, () => ({ strainBefore: 60, spread: 6, minutes: 8, mood: 'tense' as const }));
     const plan = makePlan(anInput({ breaks: slow }, known));
-    expect(plan.halfLifeMinutes).toBeGreaterThan(8);
+    expect(plan.halfLifeMinutes).toBeGreaterThan(10);
+    expect(plan.halfLifeLikely).toBeGreaterThan(8);
+    expect(plan.halfLifeLikely).toBeLessThan(plan.halfLifeMinutes);
     expect(plan.reasons.map((r) => r.rule)).toContain('strain.half_life_learned');
-    expect(makePlan(anInput({}, known)).halfLifeMinutes).toBeCloseTo(6, 10);
+    expect(makePlan(anInput({}, known)).halfLifeLikely).toBeCloseTo(6, 1);
     expect(makePlan(anInput({ fit: 'ask_vet', breaks: slow }, known)).halfLifeMinutes).toBe(plan.halfLifeMinutes);
   });
   it('does not count soiling of an incontinent dog', () => {

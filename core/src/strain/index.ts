@@ -1,5 +1,6 @@
 /** The one model of strain: predict, watch, learn, simulate. */
 export * from './bands.js';
+export { type Belief, strainQuantile } from './belief.js';
 export * from './calm-states.js';
 export * from './curve.js';
 export * from './first-watch.js';

@@ -1,16 +1,5 @@
 import fc from 'fast-check';
-import { CALM_STATES, MOODS } from '../words/index.js';
-import {
-  ALIKE_COUNTS,
-  type BreakSeen,
-  firstWatch,
-  HALF_LIFE_RANGE,
-  learnHalfLife,
-  learnRate,
-  noiseOrPlace,
-  type SeenWork,
-  suspectTriggers,
-} from './index.js';
+import { ALIKE_COUNTS, firstWatch, learnRate, noiseOrPlace, type SeenWork, suspectTriggers } from './index.js';
 
 const work = (change: Partial<SeenWork>): SeenWork => ({
   activity: 'nails',
@@ -136,65 +125,6 @@ describe('noiseOrPlace', () => {
     expect([found[0]!.minutes, found[0]!.points]).toEqual([20, 120]);
     expect(suspectTriggers([{ ...back, minutes: 5, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 40 })]).length).toBe(1);
     expect(suspectTriggers([{ ...back, minutes: 4.9, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 40 })])).toEqual([]);
-  });
-});
-
-describe('learnHalfLife', () => {
-  const seen = (strainBefore: number, minutes: number, strainAfter: number, state: BreakSeen['state'] = 'relaxed'): BreakSeen => ({
-    strainBefore,
-    minutes,
-    strainAfter,
-    state,
-  });
-  it('is the default until a break was watched', () => {
-    const h = learnHalfLife([]);
-    expect([h.minutes, h.breaks]).toEqual([jasmine.any(Number), 0]);
-    expect(h.minutes).toBeCloseTo(6, 12);
-    expect(h.reasons[0]!.rule).toBe('strain.half_life_default');
-  });
-  it('stays at 6 min when breaks halve strain in 6', () =>
-    expect(learnHalfLife([seen(40, 6, 20), seen(60, 12, 15)]).minutes).toBeCloseTo(6, 10));
-  it('goes to what the breaks show as they add up', () => {
-    const many = Array.from({ length: 40 }, () => seen(40, 10, 20));
-    expect(learnHalfLife(many).minutes).toBeCloseTo(9.84, 1);
-    expect(learnHalfLife(many).breaks).toBe(40);
-    expect(learnHalfLife(many).reasons[0]!.rule).toBe('strain.half_life_learned');
-  });
-  it('gives the slope by hand: one break of 10 min from 40 to 10 weighs as much as the default', () => {
-    const k = (Math.LN2 / 6 + Math.log(4) / 10) / 2;
-    expect(learnHalfLife([seen(40, 10, 10)]).minutes).toBeCloseTo(Math.LN2 / k, 10);
-  });
-  it('takes no recovery from a dog that is tired out or shut down, from a breath of a break, or from no strain', () => {
-    for (const b of [seen(60, 10, 4, 'tired_out'), seen(60, 10, 4, 'shut_down'), seen(60, 0.9, 4), seen(4, 10, 1)])
-      expect(learnHalfLife([b]).breaks).toBe(0);
-    expect(learnHalfLife([seen(60, 10, 30, undefined), seen(60, 10, 30, 'still')]).breaks).toBe(2);
-  });
-  it('narrows with breaks, keeps the value within its range, and believes nothing wild', () => {
-    const [low, high] = learnHalfLife([]).range;
-    const [low2, high2] = learnHalfLife([seen(40, 10, 12), seen(40, 10, 13)]).range;
-    expect(high2 - low2).toBeLessThan(high - low);
-    expect(learnHalfLife(Array.from({ length: 30 }, () => seen(40, 20, 39))).minutes).toBe(HALF_LIFE_RANGE[1]);
-    expect(learnHalfLife(Array.from({ length: 30 }, () => seen(40, 20, 60))).minutes).toBe(HALF_LIFE_RANGE[1]);
-    expect(learnHalfLife(Array.from({ length: 60 }, () => seen(90, 2, 1))).minutes).toBe(HALF_LIFE_RANGE[0]);
-  });
-  it('is never shorter for a dog that comes back slower', () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 2, max: 60 }),
-        fc.integer({ min: 1, max: 30 }),
-        fc.integer({ min: 1, max: 60 }),
-        (after, minutes, more) => {
-          const quick = learnHalfLife([seen(80, minutes, after)]);
-          const slow = learnHalfLife([seen(80, minutes, after + more)]);
-          expect(slow.minutes).toBeGreaterThanOrEqual(quick.minutes - 1e-9);
-          expect(quick.range[0]).toBeLessThanOrEqual(quick.minutes);
-          expect(quick.range[1]).toBeGreaterThanOrEqual(quick.minutes);
-        },
-      ),
-    );
-  });
-  it('knows a mood for each state it judges', () => {
-    for (const s of CALM_STATES) expect(MOODS.some((m) => m === s)).toBeTrue();
   });
 });
 

@@ -28,6 +28,14 @@ export const AS_MODELLED: World = {
   startles: STARTLES_PER_MINUTE,
 };
 
+/** What stays with a dog from visit to visit, and nobody sees. */
+export interface SimulatedDog {
+  readonly goesQuiet: boolean;
+  readonly halfLifeMinutes: number;
+  /** Its kinds of work, each with what is taken of dogs of its kind and what is true of it, points a minute. */
+  readonly works: readonly { readonly expected: number; readonly truly: number }[];
+}
+
 /** A visit as it was entered, and what nobody sees. */
 export interface SimulatedVisit {
   readonly seen: WatchedVisit;
@@ -44,29 +52,49 @@ const ONE_SIGN: Readonly<Record<ModelTier, SignalId>> = { early: 'lip_lick', ris
 export const BREAK_AFTER_MINUTES = 22;
 const TICK = 0.05;
 const STEPS = 8;
+const HALF_LIFE_MINUTES = 6;
+
+/** A dog of its own, as far from its kind as the world has dogs differ. @param seed any integer; the same seed is the same dog */
+export function drawDog(seed: number, world: World = AS_MODELLED): SimulatedDog {
+  const source = randomLcg((seed * 0.754_877_666_25) % 1);
+  const spread = (sd: number): number => randomLogNormal.source(source)(0, sd)();
+  return {
+    goesQuiet: source() < world.quiet,
+    halfLifeMinutes: HALF_LIFE_MINUTES * spread(world.halfLife),
+    works: Array.from({ length: STEPS }, () => {
+      const expected = 0.8 + 5 * source() * source();
+      return { expected, truly: expected * spread(world.rates) };
+    }),
+  };
+}
 
 /**
  * A visit of a dog with a true temper, rates and half-life of its own, and a groomer who enters most of what is seen, breaks by the
  * plan's clock, pauses after a hard sign and stops after the second. Written apart from the filter: small steps, no grid.
  * @param seed any integer; the same seed is the same visit
+ * @param dog whose visit it is; else a dog that comes once
+ * @param believed what the plan believes of each of its works, points a minute; else what is taken of its kind
  */
-export function simulateVisit(seed: number, world: World = AS_MODELLED): SimulatedVisit {
+export function simulateVisit(seed: number, world: World = AS_MODELLED, dog?: SimulatedDog, believed?: readonly number[]): SimulatedVisit {
   const source = randomLcg((seed * 0.618_033_988_75) % 1);
   const gauss = randomNormal.source(source)(0, 1);
   const spread = (sd: number): number => randomLogNormal.source(source)(0, sd)();
-  const goesQuiet = source() < world.quiet;
+  const drawnQuiet = source() < world.quiet;
+  const goesQuiet = dog?.goesQuiet ?? drawnQuiet;
   const manner = goesQuiet ? 'goes_quiet' : 'shows';
   const temper = spread(world.day);
-  const halfLifeMinutes = 6;
-  const k = Math.LN2 / (halfLifeMinutes * spread(world.halfLife));
+  const drawnHalfLife = HALF_LIFE_MINUTES * spread(world.halfLife);
+  const k = Math.LN2 / (dog?.halfLifeMinutes ?? drawnHalfLife);
   const planned: WorkStretch[] = [];
   const trueRates: number[] = [];
   let from = 0;
   for (let i = 0; i < STEPS; i++) {
     const minutes = 6 + 8 * source();
-    const ratePerMinute = 0.8 + 5 * source() * source();
-    planned.push({ fromMinute: from, toMinute: from + minutes, ratePerMinute });
-    trueRates.push(ratePerMinute * temper * spread(world.rates));
+    const drawnRate = 0.8 + 5 * source() * source();
+    const drawnTruth = drawnRate * spread(world.rates);
+    const work = dog?.works[i];
+    planned.push({ fromMinute: from, toMinute: from + minutes, ratePerMinute: believed?.[i] ?? work?.expected ?? drawnRate });
+    trueRates.push((work?.truly ?? drawnTruth) * temper);
     from += minutes;
   }
   const entries: StrainEntry[] = [];
@@ -112,7 +140,7 @@ export function simulateVisit(seed: number, world: World = AS_MODELLED): Simulat
       lastEntry = minute;
     }
   }
-  return { seen: { entries, stretches: planned, start, halfLifeMinutes }, minutes: end, hardAt, goesQuiet, strain };
+  return { seen: { entries, stretches: planned, start, halfLifeMinutes: HALF_LIFE_MINUTES }, minutes: end, hardAt, goesQuiet, strain };
 }
 
 /** What somebody says of a dog at a strain; one look in ten says "still" whatever it is. */

@@ -17,6 +17,11 @@ const VERSIONS = ['log/fixtures/logs-v1.json.gz', 'log/fixtures/logs-v2.json.gz'
 function moreCareful(now: unknown, then: unknown, at: string): boolean {
   const bands: readonly unknown[] = STRAIN_BANDS;
   if (at === '.band') return bands.indexOf(now) >= bands.indexOf(then);
+  // What breaks teach is worked out once, when the visit has ended.
+  if (at === '.breaks') return Array.isArray(now) && now.length === 0;
+  // The strain before a break is what the model believes since, and the look at its end stands for itself.
+  if (/^\.breaks\.\d+\.strainBefore$/.test(at)) return typeof now === 'number' && now >= 0 && now <= 100;
+  if (/^\.breaks\.\d+\.(strainAfter|state)$/.test(at)) return now === undefined;
   return /^\.exposure\.\d+\.minutes$/.test(at) && typeof now === 'number' && typeof then === 'number' && now >= 0 && now <= then;
 }
 

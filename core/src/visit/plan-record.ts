@@ -48,6 +48,7 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
     minutes: plan.minutes,
     startStrain: plan.startStrain,
     halfLifeMinutes: plan.halfLifeMinutes,
+    halfLifeLikely: plan.halfLifeLikely,
     uncounted: [...plan.uncounted],
     notToday: plan.notToday.map((n) => ({
       what: said(n.what),
@@ -78,6 +79,7 @@ export function recordFromHere(taken: PlanRecord, plan: HandlingPlan, now: PlanN
     // Measured strain is counted from what the dog brought in the morning, not from now.
     startStrain: taken.startStrain,
     halfLifeMinutes: taken.halfLifeMinutes,
+    ...(taken.halfLifeLikely === undefined ? {} : { halfLifeLikely: taken.halfLifeLikely }),
   };
 }
 const CURVE_AT_MOST = 600;

@@ -20,20 +20,34 @@ const done = (step: 'nails' | 'bath' | 'dry'): EventDraft => ({ type: 'step_fini
 const sign = (signal: 'growl' | 'whale_eye' | 'soiling' | 'yawn'): EventDraft => ({ type: 'signal_seen', body: { signal } });
 const BREAK: EventDraft = { type: 'break_started', body: {} };
 const GO_ON: EventDraft = { type: 'break_ended', body: {} };
+const STOP: EventDraft = { type: 'visit_ended', body: { outcome: 'stopped', why: 'enough' } };
 const looks = (mood: 'relaxed' | 'shut_down' | 'tense'): EventDraft => ({ type: 'mood_felt', body: { mood } });
 
 describe('a watched break', () => {
   it('is learned from: strain before, minutes, and how the dog looked', () => {
     const state = visit([0, start('nails')], [2, sign('whale_eye')], [1, sign('whale_eye')], [0, BREAK], [6, looks('relaxed')], [1, GO_ON]);
-    const before = PLAN.startStrain + 24;
-    expect(breaksOf(state)).toEqual([{ strainBefore: before, minutes: 6, strainAfter: 4, state: 'relaxed' }]);
-    expect(breaksSeenIn([summarize(state), summarize(state)]).length).toBe(2);
+    expect(breaksOf(state)).toEqual([{ strainBefore: jasmine.any(Number), spread: jasmine.any(Number), minutes: 6, mood: 'relaxed' }]);
+    const [seen] = breaksOf(state);
+    // Two signs of rising strain within three minutes: about where such signs come from.
+    expect(seen!.strainBefore).toBeGreaterThan(25);
+    expect(seen!.strainBefore).toBeLessThan(60);
+    expect(seen!.spread).toBeGreaterThan(4);
+    expect(breaksSeenIn([summarize(state)]))
+      .withContext('the visit goes on')
+      .toEqual([]);
+    const ended = summarize(visit([0, start('nails')], [2, BREAK], [6, looks('relaxed')], [1, GO_ON], [1, done('nails')], [0, STOP]));
+    expect(breaksSeenIn([ended, ended]).length).toBe(2);
+  });
+  it('of an earlier version is read by what it stood for', () => {
+    const old = (strainAfter: number, state?: 'relaxed' | 'shut_down') =>
+      breaksSeenIn([{ ...summarize(visit()), breaks: [{ strainBefore: 40, minutes: 5, strainAfter, state }] }])[0]!.mood;
+    expect([old(4, 'relaxed'), old(26, 'shut_down'), old(20), old(32)]).toEqual(['relaxed', 'shut_down', 'tense', 'frantic']);
   });
   it('says nothing when nobody looked, and the last look counts', () => {
     expect(breaksOf(visit([0, start('nails')], [2, BREAK], [5, GO_ON]))).toEqual([]);
     const two = visit([0, start('nails')], [2, BREAK], [2, looks('tense')], [3, looks('shut_down')], [1, GO_ON]);
-    expect(breaksOf(two).map((b) => [b.minutes, b.state])).toEqual([[5, 'shut_down']]);
-    expect(breaksOf(visit([0, start('nails')], [2, BREAK], [2, looks('tense')], [1, GO_ON]))[0]!.state).toBeUndefined();
+    expect(breaksOf(two).map((b) => [b.minutes, b.mood])).toEqual([[5, 'shut_down']]);
+    expect(breaksOf(visit([0, start('nails')], [2, BREAK], [2, looks('tense')], [1, GO_ON]))[0]!.mood).toBe('tense');
     expect(breaksOf(visit([0, start('nails')], [2, looks('relaxed')]))).toEqual([]);
   });
   it('does not change what was felt before any tool', () => {

@@ -1,38 +1,34 @@
 import {
+  type Belief,
   type BreakSeen,
-  DEFAULT_HALF_LIFE_MINUTES,
-  isCalmState,
   type MeasuredPoint,
-  measureStrain,
   MOOD_START,
+  StrainFilter,
+  strainQuantile,
   WATCH_AT,
   type WatchSpell,
 } from '../strain/index.js';
-import { type Activity, activityOf } from '../words/index.js';
+import { type Activity, activityOf, type CalmState } from '../words/index.js';
+import { watchedVisitOf } from './watched-visit.js';
 import type { VisitState } from './state.js';
 
 /**
- * Breaks of a visit in which somebody looked and said how the dog is: what recovery is learned from. The strain after is what such a
- * look stands for on the table, never the meter's own fall, which would only learn what it presumed.
+ * Breaks of a visit in which somebody looked and said how the dog is: what recovery is learned from. What the strain was before is what
+ * the model believes then, with how sure it is; what it was after is never presumed, only what the look says.
  */
 export function breaksOf(state: VisitState): BreakSeen[] {
-  const entries = state.work?.strain ?? [];
-  const start = state.plan?.startStrain ?? 0;
-  const halfLife = state.plan?.halfLifeMinutes ?? DEFAULT_HALF_LIFE_MINUTES;
+  const visit = watchedVisitOf(state);
+  const filter = visit && new StrainFilter(visit);
   const out: BreakSeen[] = [];
-  let begun: { minute: number; strain: number } | undefined;
+  let begun: (Pick<BreakSeen, 'strainBefore' | 'spread'> & { readonly minute: number }) | undefined;
   let seen: BreakSeen | undefined;
-  for (const entry of entries) {
-    if (entry.kind === 'break_started') {
-      begun = { minute: entry.minute, strain: measureStrain(entries, start, halfLife, entry.minute, state.plan?.uncounted).strain };
+  for (const entry of visit?.entries ?? []) {
+    if (entry.kind === 'break_started' && filter) {
+      begun = { ...strainOf(filter.at(entry.minute)), minute: entry.minute };
       seen = undefined;
     } else if (entry.kind === 'state_seen' && begun) {
-      seen = {
-        strainBefore: begun.strain,
-        minutes: entry.minute - begun.minute,
-        strainAfter: MOOD_START[entry.mood],
-        state: isCalmState(entry.mood) ? entry.mood : undefined,
-      };
+      const { minute, ...before } = begun;
+      seen = { ...before, minutes: entry.minute - minute, mood: entry.mood };
     } else if (entry.kind === 'break_ended') {
       if (seen) out.push(seen);
       begun = undefined;
@@ -40,6 +36,29 @@ export function breaksOf(state: VisitState): BreakSeen[] {
     }
   }
   return out;
+}
+
+/** Middle and standard deviation of what is believed, to a tenth of a point: they are kept with the visit. */
+function strainOf(belief: Belief): Pick<BreakSeen, 'strainBefore' | 'spread'> {
+  const [low, middle, high] = [0.16, 0.5, 0.84].map((p) => Math.round(10 * strainQuantile(belief, p)) / 10) as [number, number, number];
+  return { strainBefore: middle, spread: (high - low) / 2 };
+}
+
+/** A break as versions kept it that took one strain after each look. */
+export interface BreakOfOld {
+  readonly strainBefore: number;
+  readonly minutes: number;
+  readonly strainAfter: number;
+  readonly state?: CalmState | undefined;
+}
+/** How far the meter of those versions lies from the truth, points: a guess from simulated visits. */
+const OLD_METER_SPREAD = 12;
+
+/** Lifts a break that an earlier version kept: its look is known again by the strain it was taken for. */
+export function liftBreak(b: BreakSeen | BreakOfOld): BreakSeen {
+  if ('mood' in b) return b;
+  const mood = b.state ?? (b.strainAfter >= MOOD_START.frantic ? 'frantic' : 'tense');
+  return { strainBefore: b.strainBefore, spread: OLD_METER_SPREAD, minutes: b.minutes, mood };
 }
 
 /**

@@ -18,7 +18,7 @@ import {
 } from '../words/index.js';
 import { leftZonesIn, undoneIn, type UndonePiece, undonePiecesIn, undoneZonesIn } from './carried-over.js';
 import { coatDoneIn, warnedIn } from './known-from-visits.js';
-import { breaksOf, spellsOf } from './seen-in-visit.js';
+import { type BreakOfOld, breaksOf, liftBreak, spellsOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
 import { workNow } from './work-clock.js';
 
@@ -62,7 +62,7 @@ export interface VisitSummary {
     readonly points: number;
   }[];
   /** Breaks that were watched, and how long each step stayed below watch; not in summaries written by earlier versions. */
-  readonly breaks?: readonly BreakSeen[];
+  readonly breaks?: readonly (BreakSeen | BreakOfOld)[];
   readonly spells?: readonly WatchSpell<Activity>[];
   /** Zones of grade 2 and up that were felt; not in summaries written by earlier versions. */
   readonly mattedZones?: number;
@@ -137,7 +137,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     joints: state.feelOver.joints,
     favours: sparedLeg(state.feelOver.favours),
     weightKg: state.weightKg ?? null,
-    breaks: breaksOf(state),
+    breaks: state.ended ? breaksOf(state) : [],
     spells: spellsOf(state, now?.strain.points ?? []),
     incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what, zone: i.zone ?? null })),
     warned: warnedIn(state) ?? null,
@@ -219,7 +219,7 @@ const SHORTEST_MINUTES = 0.5;
 
 /** Watched breaks over past visits. */
 export function breaksSeenIn(summaries: readonly VisitSummary[]): BreakSeen[] {
-  return summaries.flatMap((s) => s.breaks ?? []);
+  return summaries.flatMap((s) => (s.breaks ?? []).map(liftBreak));
 }
 
 /** Times to first watch over past visits. */

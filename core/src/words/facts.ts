@@ -97,6 +97,7 @@ export const FACTS = {
   instead: 'number',
   kg: 'number',
   least: 'number',
+  likely: 'number',
   left: 'number',
   limit: 'number',
   minute: 'number',

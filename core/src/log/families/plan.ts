@@ -59,7 +59,10 @@ const plan = z.strictObject({
   curve: z.array(z.strictObject({ minute: minutes, strain: z.number(), low: z.number(), high: z.number() })).max(600),
   minutes,
   startStrain: z.number().min(0).max(100),
+  /** Minutes in which strain halves at rest: what the plan counts with, rather too long than too short. */
   halfLifeMinutes: z.number().gt(0),
+  /** The same, as likely longer as shorter: what the meter counts with. Left out by versions that knew one value only. */
+  halfLifeLikely: z.number().gt(0).optional(),
   /** Signals that mean nothing on this dog. */
   uncounted: z.array(z.enum(SIGNAL_IDS)).optional(),
   notToday: z.array(

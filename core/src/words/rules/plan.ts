@@ -173,7 +173,7 @@ export const PLAN_RULES = {
   'plan.puppy_all_met': rule('practice'),
   'plan.guards_people': rule('practice', 'name'),
   'plan.ask_elsewhere': rule('practice'),
-  'strain.half_life_default': rule('default', 'minutes'),
+  'strain.half_life_default': rule('default', 'minutes', 'likely'),
   'if.peak': rule('computed', 'peak', 'was'),
   'if.dose': rule('computed', 'dose_more'),
   'if.minutes': rule('computed', 'minutes_more'),

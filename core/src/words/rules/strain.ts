@@ -7,7 +7,7 @@ export const STRAIN_RULES = {
   'calm.tired_out': rule('practice'),
   'calm.shut_down': rule('practice'),
   // What breaks have taught
-  'strain.half_life_learned': rule('computed', 'count', 'minutes', 'from'),
+  'strain.half_life_learned': rule('computed', 'count', 'minutes', 'likely', 'from', 'to'),
   // Rates
   'rate.alike': rule('default', 'minutes'),
   'rate.prior_only': rule('default', 'rate'),

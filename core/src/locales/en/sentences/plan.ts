@@ -177,7 +177,8 @@ export const PLAN_SENTENCES = {
   'plan.guards_people': '{name} guards its people: they leave before the first touch and come back when it is on the floor.',
   'plan.ask_elsewhere': 'Groomed elsewhere the last time: ask what was done, and what it minded.',
   'plan.vet_first': 'The vet is asked first; {name} is not groomed before the answer.',
-  'strain.half_life_default': 'Strain is taken to halve in {minutes} min of rest, until breaks of this dog were seen.',
+  'strain.half_life_default':
+    'Strain is taken to halve in about {likely} min of rest. Until breaks of this dog were seen, the plan counts with {minutes}, so that breaks are not too short.',
   'if.peak': 'strain peak {peak} instead of {was}',
   'if.dose': 'dose {dose_more} point-minutes',
   'if.minutes': '{minutes_more} min',
