@@ -1,5 +1,5 @@
 import { uuidV7, type VisitEvent } from '@mansuet/core/log';
-import { replay, summarize, type VisitSummary } from '@mansuet/core/visit';
+import type { VisitSummary } from '@mansuet/core/visit';
 import type { Phase } from '@mansuet/core/words';
 
 import type { Database } from '@mansuet/server/database/database';
@@ -65,7 +65,7 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
       for (const [i, note] of (demo.notes ?? []).entries()) await addNote(trx, who.salonId, id, note, dayBefore(now, 60 + 45 * i));
       return id;
     });
-    const summaries: VisitSummary[] = [];
+    let past: readonly VisitSummary[] = [];
     const mark = demo.name === 'Ottoline' ? uuidV7(now.getTime(), random.bytes) : undefined;
     for (let visit = 0; visit < demo.visits; visit++) {
       const weeksAgo = (demo.visits - visit) * random.between(6, 9);
@@ -80,7 +80,7 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
           dogId,
           groomerId: groomer.staffId,
           trained: groomer.trained,
-          past: [...summaries].reverse(),
+          past,
           pace: [],
           arrivesMs,
           findings: pastFindings(demo, random, lump),
@@ -92,7 +92,8 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
         random,
       );
       await store(db, who, events);
-      summaries.push(summarize(replay(events[0]?.visitId ?? '', events)));
+      // As it was kept: it is worked out once.
+      past = (await db.inSalon(who.salonId, (trx) => readDogFile(trx, dogId)))?.visits.map((v) => v.summary) ?? [];
       pastVisits++;
     }
   }

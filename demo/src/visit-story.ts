@@ -2,33 +2,22 @@ import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement'
 import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import { say, stepTitle } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
-import type { PlannedStepRecord, VisitEvent } from '@mansuet/core/log';
+import type { VisitEvent } from '@mansuet/core/log';
 import { makePlan, type Pace } from '@mansuet/core/plan';
-import type { bandOf } from '@mansuet/core/strain';
-import {
-  planContextOf,
-  planInputOf,
-  planRecordOf,
-  type PlanWords,
-  replay,
-  toldWith,
-  type VisitSummary,
-  workNow,
-} from '@mansuet/core/visit';
+import { planContextOf, planInputOf, planRecordOf, type PlanWords, replay, toldWith, type VisitSummary } from '@mansuet/core/visit';
 import {
   FEEL_AREAS,
   type HarmDegree,
   type IncidentKind,
   type LookedFinding,
   type LookedPart,
-  type Mood,
   type Phase,
-  type SignalId,
   type ZoneId,
 } from '@mansuet/core/words';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import { VisitWriter } from './visit-writer.js';
+import { workThrough } from './work-through.js';
 
 export interface Story {
   readonly demo: DemoDog;
@@ -108,7 +97,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   w.wait(1)
     .write({ type: 'plan_accepted', body: { plan: record, told: toldWith(plan, undefined) } })
     .write({ type: 'work_started', body: {} });
-  const ended = work(w, story, record.steps, random);
+  const ended = workThrough(w, story, plan.steps, random);
   if (story.until === 'work' || !ended) return w.events;
   w.write({ type: 'visit_ended', body: ended });
   if (story.until === 'hand_back') return w.events;
@@ -142,77 +131,3 @@ function feelOver(w: VisitWriter, { findings, form, weighedKg }: Story): void {
 
 /** The demo salon speaks English. */
 const WORDS: PlanWords = { say: (s) => say(ENGLISH, s), stepOf: (s) => stepTitle(ENGLISH, s) };
-
-const SEEN: readonly SignalId[] = [
-  'yawn',
-  'lip_lick',
-  'head_away',
-  'paw_lifted',
-  'ears_back',
-  'pulls_away',
-  'panting',
-  'whale_eye',
-  'trembling',
-];
-const TICK_MINUTES = 2;
-const SHOWN_MINUTES = 3;
-const SHOWN_STRAIN_UP_TO = 32;
-
-/** Works through the planned steps; signs are seen as often as the dog's own temper has it. @returns how it ended, `undefined` while it still runs */
-function work(
-  w: VisitWriter,
-  story: Story,
-  steps: readonly PlannedStepRecord[],
-  random: Random,
-): { outcome: 'finished' | 'stopped'; why: string } | undefined {
-  const running = story.until === 'work';
-  const over = (): boolean => running && w.now >= story.nowMs - 20_000;
-  const hurtAt = story.incident ? random.whole(0, steps.length - 1) : -1;
-  for (const [i, step] of steps.entries()) {
-    const planned = step.breakMinutes.reduce((sum, b) => sum + b, 0);
-    // The running visit is shown in a step, not in a break that began long ago.
-    const pause = running && w.now + (planned + SHOWN_MINUTES) * 60_000 >= story.nowMs ? 0 : planned;
-    if (pause > 0) {
-      w.write({ type: 'break_started', body: {} }).wait(pause);
-      if (over()) return undefined;
-      w.write({ type: 'mood_felt', body: { mood: lookInBreak(w) } }).write({ type: 'break_ended', body: {} });
-    }
-    w.wait(0.5).write({ type: 'step_started', body: { step: step.id } });
-    const minutes = step.minutes * random.between(0.8, 1.3);
-    for (let m = 0; m < minutes; m += TICK_MINUTES) {
-      w.wait(Math.min(TICK_MINUTES, minutes - m));
-      if (over()) return undefined;
-      const told = random.poisson((step.ratePerMinute * story.demo.temper * TICK_MINUTES) / 14);
-      // The visit that is shown running is a hard one that goes well: another tap by whoever looks at it may change that.
-      const seen = running && strainNow(w) >= SHOWN_STRAIN_UP_TO ? 0 : running ? Math.min(told, 1) : told;
-      for (let s = 0; s < seen; s++) w.wait(0.05).write({ type: 'signal_seen', body: { signal: random.pick(SEEN) } });
-      if (seen === 0 && random.chance(0.35))
-        w.write({ type: 'signal_seen', body: { signal: random.pick(['soft_body', 'takes_treat', 'leans_in'] as const) } });
-      if (i === hurtAt && m === 0 && story.incident) w.write({ type: 'incident', body: { incidentId: w.id(), ...story.incident } });
-      const band = bandNow(w);
-      if (band === 'stop') return { outcome: 'stopped', why: `${story.demo.name} had enough in “${step.label}”.` };
-      if (band === 'pause') {
-        w.write({ type: 'break_started', body: {} }).wait(6);
-        if (over()) return undefined;
-        w.write({ type: 'mood_felt', body: { mood: lookInBreak(w) } }).write({ type: 'break_ended', body: {} });
-      }
-    }
-    w.write({ type: 'step_finished', body: { step: step.id, outcome: 'done', why: '' } });
-  }
-  return { outcome: 'finished', why: '' };
-}
-
-function bandNow(w: VisitWriter): ReturnType<typeof bandOf> {
-  return workNow(replay(w.visitId, w.events), w.now)?.strain.band ?? 'settled';
-}
-
-function strainNow(w: VisitWriter): number {
-  return workNow(replay(w.visitId, w.events), w.now)?.strain.strain ?? 0;
-}
-
-/** How the dog is at the end of a break: mostly recovered, sometimes only still, now and then tired out. Told by the log, so that it repeats. */
-function lookInBreak(w: VisitWriter): Mood {
-  const nth = w.events.length % 7;
-  if (nth === 0) return 'tired_out';
-  return nth % 3 === 0 ? 'still' : 'relaxed';
-}

@@ -61,8 +61,12 @@ export function whyHere(problem: PlanProblem, solution: Solution, at: number, st
   return reasons;
 }
 
+/** Labels for the breaks of an order that is only told of. Our default. */
+const EXCHANGE_LABELS = 100_000;
+
 function exchangeReason(problem: PlanProblem, solution: Solution, swapped: readonly number[], other: StepName): Reason {
-  const then = solveInOrder(problem, swapped);
+  // Good breaks will do for a sentence; that there are none is said only after the whole search.
+  const then = solveInOrder(problem, swapped, EXCHANGE_LABELS) ?? solveInOrder(problem, swapped);
   if (!then) return reason('here.exchange_impossible', { other }, 0.8);
   const now = simulate(problem, solution.chosen);
   const would = simulate(problem, then.chosen);

@@ -123,6 +123,8 @@ function rateOf(pieces: readonly Piece[], minutes: number): StepRate {
   const hurts = pieces.find((p) => p.rate.painful);
   return {
     mean: mean((r) => r.mean),
+    lasting: mean((r) => r.lasting),
+    ofItsKind: mean((r) => r.ofItsKind),
     interval: [mean((r) => r.interval[0]), mean((r) => r.interval[1])],
     shape: Math.min(...pieces.map((p) => p.rate.shape)),
     triggered: pieces.some((p) => p.rate.triggered),

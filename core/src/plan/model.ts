@@ -84,8 +84,11 @@ const TOOL_CHANGE_MINUTES = 0.5;
 /** Minutes to turn the dog over, to lay it down or to let it get up. Common practice, no source: "about a minute". */
 const TURN_MINUTES = 1;
 
-/** Minutes to fit a muzzle through which it is fed, or to take it off behind it. Our default; it also keeps such work together. */
-const MUZZLE_MINUTES = 1.5;
+/**
+ * Minutes to fit a muzzle through which it is fed until it is at ease in it, or to take it off behind it and let it eat. Our default; it also
+ * keeps such work together: one fitting.
+ */
+const MUZZLE_MINUTES = 4;
 
 /** Where the dog is, how, and what is in the hand. */
 export interface Station {

@@ -7,9 +7,13 @@ import { ACTIVITY_FACTS, isForEase, isMatWork, jointsOf, reachOf } from '../work
 import type { PlanInput } from './plan-input.js';
 
 export interface StepRate {
-  /** Points per minute, mean and 90 % interval. */
+  /** Points per minute, middle and 90 % interval. */
   readonly mean: number;
+  /** The middle without what ails the dog today: what is learned of. */
+  readonly lasting: number;
   readonly interval: readonly [number, number];
+  /** What dogs of its kind have, today's ailments included, before anything of this dog was seen. */
+  readonly ofItsKind: number;
   /** Shape of the gamma distribution that the rate is known by: the higher, the surer. */
   readonly shape: number;
   readonly triggered: boolean;
@@ -50,8 +54,8 @@ export function fatiguePerMinute(kinds: readonly KindFound[]): number {
 }
 
 /**
- * Strain per minute of a step for this dog today: the table's rate, times factors with their reasons, updated by the
- * minutes and points seen with this dog before (gamma–Poisson). The day's factors (joints, skin, mood) act on top of it.
+ * Strain per minute of a step for this dog today: the table's rate, times factors with their reasons, then what the visits of this dog
+ * say of it. The day's factors (joints, skin, mood) act on top of it.
  */
 export function stepRate(
   activity: Activity,
@@ -101,14 +105,16 @@ export function stepRate(
   const mood = MOOD_FACTOR[input.feelOver.mood];
   if (mood) times(mood, reason('rate.mood', { mood: input.feelOver.mood, factor: mood }, 0.4), false);
 
-  const learned = learnRate({ activity, group: facts.groups[0] ?? 'body', tool: facts.tool, priorPerMinute: lasting }, input.history);
-  if (learned.minutesSame + learned.minutesAlike > 0) reasons.push(...learned.reasons);
+  const learned = learnRate({ work: activity, priorPerMinute: lasting }, input.evidence);
+  if (learned.visits > 0) reasons.push(...learned.reasons);
   const [low, high] = learned.interval90;
   const painfulBy = whatHurts(activity, zones, input, comfort, skin);
   return {
     mean: learned.mean * today,
+    lasting: learned.mean,
+    ofItsKind: lasting * today,
     interval: [low * today, high * today],
-    shape: learned.rate.shape,
+    shape: learned.shape,
     triggered: trigger !== undefined,
     minded: trigger !== undefined || resented !== undefined,
     painful: painfulBy !== undefined,

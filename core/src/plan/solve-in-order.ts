@@ -12,8 +12,9 @@ import { beforeOf, byId, closedSetsOf, nearOrder, withinSums } from './solver/su
 /**
  * The best breaks for a fixed order; `undefined` when no choice of breaks keeps every limit.
  * Used for "what if this came earlier", so that an order is always compared at its best.
+ * @param labels that may be looked at; with few, the breaks are good ones and seldom the best
  */
-export function solveInOrder(asked: PlanProblem, order: readonly number[]): Solution | undefined {
+export function solveInOrder(asked: PlanProblem, order: readonly number[], labels = LABEL_BUDGET): Solution | undefined {
   const steps = order.flatMap((i) => asked.steps[i] ?? []);
   const has = new Set(steps.map((s) => s.id));
   const place = new Map(steps.map((s, i) => [s.id, i]));
@@ -31,7 +32,7 @@ export function solveInOrder(asked: PlanProblem, order: readonly number[]): Solu
   const sets = closedSetsOf(problem, before);
   if (typeof sets === 'string') return undefined;
   const numbers = numbersOf(problem);
-  const budget = new Budget(LABEL_BUDGET);
+  const budget = new Budget(labels);
   const found = bestOrder({ numbers, sets, budget, below: Infinity, known: undefined, tableEntries: IN_ORDER_ENTRIES });
   if (!found.label) return undefined;
   const mask = order.reduce((m, i) => m | (1 << i), 0);

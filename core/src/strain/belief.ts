@@ -3,6 +3,8 @@ import { recoveryPerMinute } from './curve.js';
 import {
   CELL_POINTS,
   CELLS,
+  COARSE_STEP_MINUTES,
+  ENTERED,
   intensityAt,
   type Manner,
   MANNERS,
@@ -23,6 +25,12 @@ import {
  * Laid out by manner, then temper, then cell of strain; all of it sums to one.
  */
 export type Belief = Float64Array;
+
+/** What is believed after something was seen, and how likely that was before, up to a factor that is the same for all beliefs. */
+export interface Weighed {
+  readonly belief: Belief;
+  readonly likelihood: number;
+}
 
 const HALF = TEMPERS.length * CELLS;
 const SIZE = MANNERS.length * HALF;
@@ -66,15 +74,20 @@ function neverFalling(of: Float64Array): Float64Array {
 function at(of: Float64Array, i: number): number {
   return of[i] ?? 0;
 }
+/** The same for cells: two kinds of array in one function would make both slow. */
+function cellAt(of: Int32Array, i: number): number {
+  return of[i] ?? 0;
+}
 
 /**
  * Before anything was seen: strain round what the mood says, the temper and manner of dogs in general.
  * @param start points, 0 to 100
+ * @param quietShare chance that it is a dog that goes quiet
  */
-export function firstBelief(start: number): Belief {
+export function firstBelief(start: number, quietShare = QUIET_SHARE): Belief {
   const belief = new Float64Array(SIZE);
   MANNERS.forEach((manner, m) => {
-    const share = manner === 'goes_quiet' ? QUIET_SHARE : 1 - QUIET_SHARE;
+    const share = manner === 'goes_quiet' ? quietShare : 1 - quietShare;
     TEMPERS.forEach(({ chance }, t) => {
       for (let c = 0; c < CELLS; c++) {
         const away = (c * CELL_POINTS - start) / START_SPREAD;
@@ -85,53 +98,104 @@ export function firstBelief(start: number): Belief {
   return normalized(belief);
 }
 
-/** Chance of a jump within a step. */
-const STARTLED = STARTLES_PER_MINUTE * STEP_MINUTES;
 /** Mass below which a cell is taken to be empty. Our default: a millionth of a millionth. */
 const UNLIKELY = 1e-12;
 /** Below this variance, in cells, three cells cannot meet both mean and variance: half-lives under 3 min are told a little wider. */
 const LEAST_SPREAD = 0.25;
 
+/** Where the mass of each cell goes in one step, by temper and cell: three cells of its plane, and their shares. */
+interface Drift {
+  readonly above: Int32Array;
+  readonly here: Int32Array;
+  readonly below: Int32Array;
+  readonly up: Float64Array;
+  readonly stay: Float64Array;
+  readonly down: Float64Array;
+}
+
+const onScale = (cell: number): number => Math.min(CELLS - 1, Math.max(0, cell));
+
+function driftOf(ratePerMinute: number, halfLifeMinutes: number, minutes: number): Drift {
+  const k = recoveryPerMinute(halfLifeMinutes);
+  const decay = Math.exp(-k * minutes);
+  const noise = (NOISE_POINTS ** 2 * (1 - decay * decay)) / (2 * k);
+  const spread = Math.max(LEAST_SPREAD, noise / CELL_POINTS ** 2);
+  const cells = (): Int32Array => new Int32Array(HALF);
+  const shares = (): Float64Array => new Float64Array(HALF);
+  const made = { above: cells(), here: cells(), below: cells(), up: shares(), stay: shares(), down: shares() };
+  for (let i = 0; i < HALF; i++) {
+    const times = TEMPERS[Math.floor(i / CELLS)]?.times ?? 1;
+    const gain = ((ratePerMinute * times) / k) * (1 - decay);
+    const mean = (i % CELLS) * decay + gain / CELL_POINTS;
+    const middle = Math.round(mean);
+    const off = mean - middle;
+    made.above[i] = onScale(middle + 1);
+    made.here[i] = onScale(middle);
+    made.below[i] = onScale(middle - 1);
+    made.up[i] = (spread + off * off + off) / 2;
+    made.stay[i] = 1 - spread - off * off;
+    made.down[i] = (spread + off * off - off) / 2;
+  }
+  return made;
+}
+
+/** A stretch of work goes on at one rate for many steps. */
+const drifts = new Map<string, Drift>();
+const DRIFTS_KEPT = 100;
+function drift(ratePerMinute: number, halfLifeMinutes: number, minutes: number): Drift {
+  const key = `${ratePerMinute}|${halfLifeMinutes}|${minutes}`;
+  const known = drifts.get(key);
+  if (known) return known;
+  if (drifts.size >= DRIFTS_KEPT) drifts.clear();
+  const made = driftOf(ratePerMinute, halfLifeMinutes, minutes);
+  drifts.set(key, made);
+  return made;
+}
+
 /**
- * The same after one step of the model, {@link STEP_MINUTES} long, in which work went on at a rate. Mean and variance of the drift are
+ * The same after one step of the model, in which work went on at a rate. Mean and variance of the drift are
  * met exactly within the scale: each cell goes to the three round its mean.
  * @param ratePerMinute points a minute on an ordinary day; 0 is a break
  */
-export function afterStep(belief: Belief, ratePerMinute: number, halfLifeMinutes: number): Belief {
-  const k = recoveryPerMinute(halfLifeMinutes);
-  const decay = Math.exp(-k * STEP_MINUTES);
-  const noise = (NOISE_POINTS ** 2 * (1 - decay * decay)) / (2 * k);
-  const spread = Math.max(LEAST_SPREAD, noise / CELL_POINTS ** 2);
+export function afterStep(belief: Belief, ratePerMinute: number, halfLifeMinutes: number, minutes = STEP_MINUTES): Belief {
+  const { above, here, below, up, stay, down } = drift(ratePerMinute, halfLifeMinutes, minutes);
   // Nothing is done to it in a break: no fright of the work.
-  const startled = ratePerMinute > 0;
+  const startled = ratePerMinute > 0 ? STARTLES_PER_MINUTE * minutes : 0;
   const next = new Float64Array(SIZE);
-  for (let plane = 0; plane < SIZE; plane += CELLS) {
-    const times = TEMPERS[(plane / CELLS) % TEMPERS.length]?.times ?? 1;
-    const gain = ((ratePerMinute * times) / k) * (1 - decay);
-    for (let c = 0; c < CELLS; c++) {
-      const whole = at(belief, plane + c);
-      // What is this unlikely is not carried on: it would only cost time.
-      if (whole < UNLIKELY) continue;
-      const mass = startled ? whole * (1 - STARTLED) : whole;
-      const mean = c * decay + gain / CELL_POINTS;
-      const middle = Math.round(mean);
-      const off = mean - middle;
-      const up = (spread + off * off + off) / 2;
-      const down = (spread + off * off - off) / 2;
-      const to = plane + Math.min(CELLS - 1, middle);
-      const above = plane + Math.min(CELLS - 1, middle + 1);
-      const below = plane + Math.min(CELLS - 1, Math.max(0, middle - 1));
-      next[above] = at(next, above) + mass * up;
-      next[below] = at(next, below) + mass * down;
-      next[to] = at(next, to) + mass * (1 - up - down);
-      if (!startled) continue;
-      for (const points of STARTLE_POINTS) {
-        const jumped = plane + Math.min(CELLS - 1, middle + points / CELL_POINTS);
-        next[jumped] = at(next, jumped) + (whole * STARTLED) / STARTLE_POINTS.length;
+  for (let manner = 0; manner < SIZE; manner += HALF)
+    for (let plane = 0; plane < HALF; plane += CELLS) {
+      const first = manner + plane;
+      for (let i = plane; i < plane + CELLS; i++) {
+        const mass = at(belief, manner + i);
+        // What is this unlikely is not carried on: it would only cost time.
+        if (mass < UNLIKELY) continue;
+        const a = first + cellAt(above, i);
+        const h = first + cellAt(here, i);
+        const b = first + cellAt(below, i);
+        next[a] = at(next, a) + mass * at(up, i);
+        next[h] = at(next, h) + mass * at(stay, i);
+        next[b] = at(next, b) + mass * at(down, i);
       }
+      if (startled > 0) startle(next, first, startled);
+    }
+  return next;
+}
+
+/** Cells that a fright jumps over. */
+const JUMPS = Int32Array.from(STARTLE_POINTS, (points) => points / CELL_POINTS);
+
+/** Frights, in one plane: from the top down, so that no mass is moved twice. */
+function startle(next: Belief, first: number, chance: number): void {
+  for (let c = CELLS - 1; c >= 0; c--) {
+    const mass = at(next, first + c);
+    if (mass < UNLIKELY) continue;
+    next[first + c] = mass * (1 - chance);
+    const share = (mass * chance) / JUMPS.length;
+    for (let j = 0; j < JUMPS.length; j++) {
+      const to = Math.min(CELLS - 1, c + cellAt(JUMPS, j));
+      next[first + to] = at(next, first + to) + share;
     }
   }
-  return next;
 }
 
 /** The same when another stretch of work begins: strain and manner stay, the temper begins anew by the share of {@link TEMPER_ANEW}. */
@@ -154,48 +218,67 @@ export function afterChange(belief: Belief): Belief {
  * The same after a sign was seen. A sign of strain speaks of strain, not of the manner: otherwise one more sign could make a quiet dog,
  * that may be higher, less likely, and with it lower the whole.
  */
-export function afterSign(belief: Belief, tier: ModelTier): Belief {
+export function afterSign(belief: Belief, tier: ModelTier): Weighed {
   return tier === 'good' ? weighed(belief, SPEAKS_FOR.good, true) : weighed(belief, SPEAKS_FOR[tier], false);
 }
 
-/** What a watched half-minute without a sign of strain speaks for, by cell. */
-const SILENT: Readonly<Record<Manner, Float64Array>> = {
-  shows: STRAIN_SIGNS.shows.map((x) => Math.exp(-x * STEP_MINUTES)),
-  goes_quiet: STRAIN_SIGNS.goes_quiet.map((x) => Math.exp(-x * STEP_MINUTES)),
-};
+/** What watched minutes without a sign of strain speak for, by cell. */
+const silentFor = (minutes: number): Readonly<Record<Manner, Float64Array>> => ({
+  shows: STRAIN_SIGNS.shows.map((x) => Math.exp(-x * minutes)),
+  goes_quiet: STRAIN_SIGNS.goes_quiet.map((x) => Math.exp(-x * minutes)),
+});
+const SILENT = silentFor(STEP_MINUTES);
+const SILENT_COARSE = silentFor(ENTERED * COARSE_STEP_MINUTES);
 
 /**
- * The same after a watched step of {@link STEP_MINUTES} in which no sign of strain was seen: it speaks against strain in a dog that shows it,
+ * The same after a watched step in which no sign of strain was seen: it speaks against strain in a dog that shows it,
  * hardly in a quiet one.
  */
-export function afterSilence(belief: Belief): Belief {
-  return weighed(belief, SILENT, true);
+export function afterSilence(belief: Belief, minutes: typeof STEP_MINUTES | typeof COARSE_STEP_MINUTES = STEP_MINUTES): Weighed {
+  return weighed(belief, minutes === STEP_MINUTES ? SILENT : SILENT_COARSE, true);
+}
+
+/** What each look speaks for, by cell. */
+const LOOK: Readonly<Record<Mood, Float64Array>> = {
+  relaxed: look('relaxed'),
+  still: look('still'),
+  tense: look('tense'),
+  tired_out: look('tired_out'),
+  shut_down: look('shut_down'),
+  frantic: look('frantic'),
+};
+function look(mood: Mood): Float64Array {
+  return byCell((s) => moodWeight(mood, s));
 }
 
 /** The same after somebody looked and said how the dog is. */
-export function afterLook(belief: Belief, mood: Mood): Belief {
-  const weights = byCell((s) => moodWeight(mood, s));
+export function afterLook(belief: Belief, mood: Mood): Weighed {
+  const weights = LOOK[mood];
   return weighed(belief, { shows: weights, goes_quiet: weights }, true);
 }
 
 /** @param mannerToo whether what was seen may speak for a manner as well; else each keeps its share */
-function weighed(belief: Belief, weights: Readonly<Record<Manner, Float64Array>>, mannerToo: boolean): Belief {
+function weighed(belief: Belief, weights: Readonly<Record<Manner, Float64Array>>, mannerToo: boolean): Weighed {
   const next = new Float64Array(SIZE);
+  let likelihood = 0;
   MANNERS.forEach((manner, m) => {
     const of = weights[manner];
     let before = 0;
     let after = 0;
-    for (let i = m * HALF; i < (m + 1) * HALF; i++) {
-      const mass = at(belief, i);
-      const seen = mass * at(of, i % CELLS);
-      next[i] = seen;
-      before += mass;
-      after += seen;
-    }
-    const keep = mannerToo || after === 0 ? 1 : before / after;
+    for (let plane = m * HALF; plane < (m + 1) * HALF; plane += CELLS)
+      for (let c = 0; c < CELLS; c++) {
+        const mass = at(belief, plane + c);
+        const seen = mass * at(of, c);
+        next[plane + c] = seen;
+        before += mass;
+        after += seen;
+      }
+    likelihood += after;
+    if (mannerToo || after === 0) return;
+    const keep = before / after;
     for (let i = m * HALF; i < (m + 1) * HALF; i++) next[i] = at(next, i) * keep;
   });
-  return normalized(next);
+  return { belief: normalized(next), likelihood };
 }
 
 function normalized(belief: Belief): Belief {

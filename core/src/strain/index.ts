@@ -10,6 +10,8 @@ export * from './mood-start.js';
 export * from './next-minutes.js';
 export * from './noise-or-place.js';
 export * from './rate-book.js';
+export * from './rate-evidence.js';
 export * from './rates-by-place.js';
 export * from './signals.js';
+export * from './simulated-strain.js';
 export * from './strain-filter.js';

@@ -1,5 +1,4 @@
-import fc from 'fast-check';
-import { ALIKE_COUNTS, firstWatch, learnRate, noiseOrPlace, type SeenWork, suspectTriggers } from './index.js';
+import { firstWatch, noiseOrPlace, type SeenWork, suspectTriggers } from './index.js';
 
 const work = (change: Partial<SeenWork>): SeenWork => ({
   activity: 'nails',
@@ -10,44 +9,6 @@ const work = (change: Partial<SeenWork>): SeenWork => ({
   points: 20,
   ...change,
 });
-const ask = { activity: 'nails', group: 'feet', tool: 'nail_tool', priorPerMinute: 4 } as const;
-
-describe('learnRate', () => {
-  it('is the prior of its kind until something was seen, and says so', () => {
-    const r = learnRate(ask, []);
-    expect(r.mean).toBeCloseTo(4, 12);
-    expect(r.reasons.map((x) => x.rule)).toEqual(['rate.prior_only']);
-  });
-  it('counts the same work whole: Gamma(4, 1) + 20 in 10 min', () => {
-    const r = learnRate(ask, [work({})]);
-    expect(r.mean).toBeCloseTo(24 / 11, 12);
-    expect([r.minutesSame, r.minutesAlike]).toEqual([10, 0]);
-    expect(r.reasons.map((x) => x.rule)).toEqual(['rate.learned']);
-  });
-  it('counts the same work elsewhere or with another tool half, and says so', () => {
-    for (const other of [{ group: 'legs' as const }, { tool: 'hands' as const }]) {
-      const r = learnRate(ask, [work(other)]);
-      expect(r.mean).toBeCloseTo((4 + ALIKE_COUNTS * 20) / (1 + ALIKE_COUNTS * 10), 12);
-      expect([r.minutesSame, r.minutesAlike]).toEqual([0, 10]);
-      expect(r.reasons.map((x) => x.rule)).toContain('rate.alike');
-    }
-  });
-  it('learns nothing from other work, nor from none at all', () => {
-    expect(learnRate(ask, [work({ activity: 'bath' }), work({ minutes: 0 })]).mean).toBeCloseTo(4, 12);
-  });
-  it('keeps its mean within its interval', () => {
-    fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 200, noNaN: true }), fc.double({ min: 0, max: 400, noNaN: true }), (minutes, points) => {
-        const r = learnRate(ask, [work({ minutes, points })]);
-        expect(r.interval90[0]).toBeLessThan(r.mean);
-        expect(r.interval90[1]).toBeGreaterThan(r.mean);
-      }),
-      { numRuns: 100 },
-    );
-  });
-});
-
-// Common practice, no source: a dog that objects to shears as much as to clippers minds the place, not the noise.
 describe('noiseOrPlace', () => {
   const calm = (change: Partial<SeenWork>): SeenWork => work({ minutes: 30, points: 15, ...change });
   const upset = (change: Partial<SeenWork>): SeenWork => work({ minutes: 15, points: 75, ...change });

@@ -79,26 +79,26 @@ describe('what a sign, a look and silence say', () => {
   const middle = (b: Belief): number => strainQuantile(b, 0.5);
   const now = steps(firstBelief(20), 6, 2.5);
   it('a sign of strain raises it, the graver the more; a good sign lowers it', () => {
-    const [early, rising, hard, good] = MODEL_TIERS.map((t) => middle(afterSign(now, t))) as [number, number, number, number];
+    const [early, rising, hard, good] = MODEL_TIERS.map((t) => middle(afterSign(now, t).belief)) as [number, number, number, number];
     expect(good).toBeLessThan(middle(now));
     expect([early > middle(now), rising > early, hard > rising]).toEqual([true, true, true]);
   });
   it('a look says which side of a line it is on; "still" says nothing', () => {
-    expect(middle(afterLook(now, 'relaxed'))).toBeLessThan(middle(now));
-    expect(middle(afterLook(now, 'tense'))).toBeGreaterThan(middle(now));
-    expect(middle(afterLook(now, 'shut_down'))).toBeGreaterThan(middle(afterLook(now, 'tired_out')));
-    expect(middle(afterLook(now, 'still'))).toBeCloseTo(middle(now), 9);
+    expect(middle(afterLook(now, 'relaxed').belief)).toBeLessThan(middle(now));
+    expect(middle(afterLook(now, 'tense').belief)).toBeGreaterThan(middle(now));
+    expect(middle(afterLook(now, 'shut_down').belief)).toBeGreaterThan(middle(afterLook(now, 'tired_out').belief));
+    expect(middle(afterLook(now, 'still').belief)).toBeCloseTo(middle(now), 9);
     for (const strain of [0, 40, 90]) expect(moodWeight('frantic', strain) + moodWeight('relaxed', strain)).toBeGreaterThan(0.1);
   });
   it('silence speaks less against strain in a dog that goes quiet, so that it becomes likelier', () => {
     const high = steps(firstBelief(45), 3, 5);
     const silent = (b: Belief, minutes: number): Belief =>
-      Array.from({ length: minutes / STEP_MINUTES }).reduce<Belief>((now) => afterSilence(now), b);
+      Array.from({ length: minutes / STEP_MINUTES }).reduce<Belief>((now) => afterSilence(now).belief, b);
     const quiet = (b: Belief): number => b.slice(b.length / 2).reduce((sum, mass) => sum + mass, 0);
     expect(quiet(high)).toBeCloseTo(QUIET_SHARE, 6);
     expect(quiet(silent(high, 3))).toBeGreaterThan(2 * QUIET_SHARE);
     // A sign of strain leaves the manner alone: it speaks of strain.
-    expect(quiet(afterSign(high, 'rising'))).toBeCloseTo(QUIET_SHARE, 6);
+    expect(quiet(afterSign(high, 'rising').belief)).toBeCloseTo(QUIET_SHARE, 6);
     expect(intensityAt('early', 70, 'goes_quiet')).toBeLessThan(intensityAt('early', 25, 'goes_quiet') / 5);
   });
   it('one more sign of strain never lowers it, at any moment of any visit', () => {

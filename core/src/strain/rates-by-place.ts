@@ -1,6 +1,6 @@
 import { priorRate, rateInterval90, rateMean, updateRate } from '../statistics/index.js';
 import type { LearnedTool, Posture, ZoneGroup } from '../words/index.js';
-import type { SeenWork } from './rate-book.js';
+import { POINTS_IN_A_BURST, type SeenWork } from './rate-book.js';
 
 /** How hard one tool in one place and posture is on a dog, as far as it was seen. */
 export interface PlaceRate {
@@ -32,7 +32,7 @@ export function ratesByPlace<A extends string>(seen: readonly SeenWork<A>[], pri
       const minutes = works.reduce((sum, w) => sum + w.minutes, 0);
       const points = works.reduce((sum, w) => sum + w.points, 0);
       const prior = works.reduce((sum, w) => sum + priorOf(w) * w.minutes, 0) / minutes;
-      const rate = updateRate(priorRate(prior), points, minutes);
+      const rate = updateRate(priorRate(prior), points / POINTS_IN_A_BURST, minutes / POINTS_IN_A_BURST);
       return [
         {
           tool: first.tool,

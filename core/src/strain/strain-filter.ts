@@ -1,23 +1,27 @@
 import type { SignalId } from '../words/index.js';
-import { afterChange, afterLook, afterSign, afterSilence, afterStep, type Belief, firstBelief } from './belief.js';
+import { afterChange, afterLook, afterSign, afterSilence, afterStep, type Belief, firstBelief, type Weighed } from './belief.js';
 import { NOT_OBSERVED_AFTER_MINUTES, type StrainEntry } from './measured.js';
-import { MODEL_TIERS, STEP_MINUTES } from './process.js';
+import { type COARSE_STEP_MINUTES, MODEL_TIERS, QUIET_SHARE, STEP_MINUTES } from './process.js';
 import { SIGNALS } from './signals.js';
 
 /** What was done in a stretch of the visit, at the rate that the plan expects of it. Minutes from the start of the work. */
-export interface WorkStretch {
+export interface WorkStretch<A extends string = string> {
   readonly fromMinute: number;
   /** `undefined` while it goes on. */
   readonly toMinute: number | undefined;
   /** Points a minute on an ordinary day. */
   readonly ratePerMinute: number;
+  /** The same without what ails it this day: sore skin, a stiff joint, its mood. */
+  readonly lastingPerMinute?: number | undefined;
+  /** What kind of work it is, when something is to be learned of it. */
+  readonly work?: A;
 }
 
 /** A visit as far as it is known. */
-export interface WatchedVisit {
+export interface WatchedVisit<A extends string = string> {
   /** In order of time. */
   readonly entries: readonly StrainEntry[];
-  readonly stretches: readonly WorkStretch[];
+  readonly stretches: readonly WorkStretch<A>[];
   /** Points that the dog brought to the table. */
   readonly start: number;
   readonly halfLifeMinutes: number;
@@ -25,15 +29,24 @@ export interface WatchedVisit {
   readonly uncounted?: readonly SignalId[];
 }
 
-/** Where the filter stands: what is believed, whether the dog rests, and when something was last entered. */
+/** Where the filter stands: what is believed, how likely all of it was, whether the dog rests, and when something was last entered. */
 interface Standing {
   readonly belief: Belief;
+  readonly logLikelihood: number;
   readonly resting: boolean;
   readonly lastEntry: number | undefined;
 }
 
+/** How finely a visit is gone through. */
+export interface Grain {
+  readonly stepMinutes: typeof STEP_MINUTES | typeof COARSE_STEP_MINUTES;
+  /** Chance that it is a dog that goes quiet. */
+  readonly quietShare: number;
+}
+const AT_THE_TABLE: Grain = { stepMinutes: STEP_MINUTES, quietShare: QUIET_SHARE };
+
 /**
- * A filter over everything that was entered in a visit. Time goes in steps of half a minute. Silence speaks only while somebody is known to
+ * A filter over everything that was entered in a visit. Time goes in steps. Silence speaks only while somebody is known to
  * watch, for {@link NOT_OBSERVED_AFTER_MINUTES} after an entry; unwatched minutes only widen what is believed.
  */
 export class StrainFilter {
@@ -43,8 +56,26 @@ export class StrainFilter {
   /** The stretch of work that was last gone through. */
   private stretch: number | undefined;
 
-  constructor(private readonly visit: WatchedVisit) {
-    this.standing = { belief: firstBelief(visit.start), resting: false, lastEntry: undefined };
+  constructor(
+    private readonly visit: WatchedVisit,
+    private readonly grain: Grain = AT_THE_TABLE,
+  ) {
+    this.standing = { belief: firstBelief(visit.start, grain.quietShare), logLikelihood: 0, resting: false, lastEntry: undefined };
+  }
+
+  /** Another filter that stands where this one does, for a visit that is the same so far. */
+  fork(visit: WatchedVisit): StrainFilter {
+    const other = new StrainFilter(visit, this.grain);
+    other.standing = this.standing;
+    other.minute = this.minute;
+    other.next = this.next;
+    other.stretch = this.stretch;
+    return other;
+  }
+
+  /** Logarithm of how likely all was that was seen until the last whole step. */
+  get logLikelihood(): number {
+    return this.standing.logLikelihood;
   }
 
   /**
@@ -55,8 +86,9 @@ export class StrainFilter {
   at(now: number): Belief {
     if (now < this.minute) throw new RangeError(`StrainFilter.at: minute ${now} is over, it stands at ${this.minute}`);
     const { entries } = this.visit;
-    while (this.minute + STEP_MINUTES <= now) {
-      const to = this.minute + STEP_MINUTES;
+    const { stepMinutes } = this.grain;
+    while (this.minute + stepMinutes <= now) {
+      const to = this.minute + stepMinutes;
       let standing = this.overOneStep(to);
       for (let entry = entries[this.next]; entry && entry.minute < to; entry = entries[++this.next]) standing = this.take(standing, entry);
       this.standing = standing;
@@ -69,25 +101,30 @@ export class StrainFilter {
   }
 
   private overOneStep(to: number): Standing {
-    const { resting, lastEntry } = this.standing;
-    const middle = to - STEP_MINUTES / 2;
+    const { resting, lastEntry, logLikelihood } = this.standing;
+    const { stepMinutes } = this.grain;
+    const middle = to - stepMinutes / 2;
     const stretch = this.visit.stretches.findIndex((s) => s.fromMinute <= middle && middle < (s.toMinute ?? Infinity));
     const other = stretch !== -1 && this.stretch !== undefined && stretch !== this.stretch;
     if (stretch !== -1) this.stretch = stretch;
     const rate = resting ? 0 : (this.visit.stretches[stretch]?.ratePerMinute ?? 0);
     const before = other ? afterChange(this.standing.belief) : this.standing.belief;
-    const belief = afterStep(before, rate, this.visit.halfLifeMinutes);
+    const belief = afterStep(before, rate, this.visit.halfLifeMinutes, stepMinutes);
+    const standing = { belief, logLikelihood, resting, lastEntry };
     const watched = lastEntry !== undefined && to - lastEntry <= NOT_OBSERVED_AFTER_MINUTES;
-    return { resting, lastEntry, belief: watched ? afterSilence(belief) : belief };
+    return watched ? seeing(standing, afterSilence(belief, stepMinutes)) : standing;
   }
 
-  private take({ belief, resting }: Standing, entry: StrainEntry): Standing {
-    const lastEntry = entry.minute;
-    if (entry.kind === 'break_started' || entry.kind === 'break_ended')
-      return { belief, resting: entry.kind === 'break_started', lastEntry };
-    if (entry.kind === 'state_seen') return { belief: afterLook(belief, entry.mood), resting, lastEntry };
+  private take(standing: Standing, entry: StrainEntry): Standing {
+    const now = { ...standing, lastEntry: entry.minute };
+    if (entry.kind === 'break_started' || entry.kind === 'break_ended') return { ...now, resting: entry.kind === 'break_started' };
+    if (entry.kind === 'state_seen') return seeing(now, afterLook(now.belief, entry.mood));
     const tier = MODEL_TIERS.find((t) => t === SIGNALS[entry.signal].tier);
     const counts = tier && !(this.visit.uncounted ?? []).includes(entry.signal);
-    return { belief: counts ? afterSign(belief, tier) : belief, resting, lastEntry };
+    return counts ? seeing(now, afterSign(now.belief, tier)) : now;
   }
+}
+
+function seeing(standing: Standing, { belief, likelihood }: Weighed): Standing {
+  return { ...standing, belief, logLikelihood: standing.logLikelihood + Math.log(likelihood) };
 }

@@ -21,6 +21,7 @@ export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> 
     feelOver: { ...NOTHING_FOUND, favours: 'none', ...found },
     asked: { items: FULL, wantedMm: 9, sessionMinutes: 150 },
     history: [],
+    evidence: [],
     fit: 'go',
     helperThere: false,
     refused: [],

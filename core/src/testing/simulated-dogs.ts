@@ -1,7 +1,7 @@
 import { randomLcg, randomLogNormal, randomNormal } from 'd3-random';
-import { intensityAt, MODEL_TIERS, type ModelTier, STARTLES_PER_MINUTE } from '../strain/process.js';
-import type { StrainEntry, WatchedVisit, WorkStretch } from '../strain/index.js';
-import type { Mood, SignalId } from '../words/index.js';
+import { type ModelTier, START_SPREAD, STARTLES_PER_MINUTE } from '../strain/process.js';
+import { SimulatedStrain, type StrainEntry, TICK_MINUTES, type WatchedVisit, type WorkStretch } from '../strain/index.js';
+import type { SignalId } from '../words/index.js';
 
 /** How a simulated world may depart from the model that is held against it. */
 export interface World {
@@ -50,7 +50,6 @@ export interface SimulatedVisit {
 const ONE_SIGN: Readonly<Record<ModelTier, SignalId>> = { early: 'lip_lick', rising: 'panting', hard: 'growl', good: 'soft_body' };
 /** The clock's breaks come after so many minutes of work. */
 export const BREAK_AFTER_MINUTES = 22;
-const TICK = 0.05;
 const STEPS = 8;
 const HALF_LIFE_MINUTES = 6;
 
@@ -70,21 +69,18 @@ export function drawDog(seed: number, world: World = AS_MODELLED): SimulatedDog 
 
 /**
  * A visit of a dog with a true temper, rates and half-life of its own, and a groomer who enters most of what is seen, breaks by the
- * plan's clock, pauses after a hard sign and stops after the second. Written apart from the filter: small steps, no grid.
+ * plan's clock, pauses after a hard sign and stops after the second.
  * @param seed any integer; the same seed is the same visit
  * @param dog whose visit it is; else a dog that comes once
  * @param believed what the plan believes of each of its works, points a minute; else what is taken of its kind
  */
 export function simulateVisit(seed: number, world: World = AS_MODELLED, dog?: SimulatedDog, believed?: readonly number[]): SimulatedVisit {
   const source = randomLcg((seed * 0.618_033_988_75) % 1);
-  const gauss = randomNormal.source(source)(0, 1);
   const spread = (sd: number): number => randomLogNormal.source(source)(0, sd)();
   const drawnQuiet = source() < world.quiet;
   const goesQuiet = dog?.goesQuiet ?? drawnQuiet;
-  const manner = goesQuiet ? 'goes_quiet' : 'shows';
   const temper = spread(world.day);
   const drawnHalfLife = HALF_LIFE_MINUTES * spread(world.halfLife);
-  const k = Math.LN2 / (dog?.halfLifeMinutes ?? drawnHalfLife);
   const planned: WorkStretch[] = [];
   const trueRates: number[] = [];
   let from = 0;
@@ -101,17 +97,26 @@ export function simulateVisit(seed: number, world: World = AS_MODELLED, dog?: Si
   const hardAt: number[] = [];
   const strain: number[] = [];
   const start = 10;
-  let s = Math.max(0, start + 6 * gauss());
+  const inside = new SimulatedStrain(
+    start + START_SPREAD * randomNormal.source(source)(0, 1)(),
+    {
+      manner: goesQuiet ? 'goes_quiet' : 'shows',
+      halfLifeMinutes: dog?.halfLifeMinutes ?? drawnHalfLife,
+      inWork: world.inWork,
+      startlesPerMinute: world.startles,
+    },
+    source,
+  );
   let restUntil = 0;
   let resting = false;
   let lastEntry = 0;
   let lastBreak = 0;
   let end = from;
-  for (let tick = 0; tick * TICK < end; tick++) {
-    const minute = tick * TICK;
-    if (Math.abs(minute - Math.round(minute)) < TICK / 2) strain[Math.round(minute)] = s;
+  for (let tick = 0; tick * TICK_MINUTES < end; tick++) {
+    const minute = tick * TICK_MINUTES;
+    if (Math.abs(minute - Math.round(minute)) < TICK_MINUTES / 2) strain[Math.round(minute)] = inside.strain;
     if (resting && minute >= restUntil) {
-      entries.push({ kind: 'state_seen', minute, mood: looksLike(s, source()) }, { kind: 'break_ended', minute });
+      entries.push({ kind: 'state_seen', minute, mood: inside.look() }, { kind: 'break_ended', minute });
       resting = false;
       lastEntry = lastBreak = minute;
     } else if (!resting && minute - lastBreak > BREAK_AFTER_MINUTES) {
@@ -119,12 +124,7 @@ export function simulateVisit(seed: number, world: World = AS_MODELLED, dog?: Si
       [resting, restUntil, lastEntry] = [true, minute + 4, minute];
     }
     const at = planned.findIndex((p) => p.fromMinute <= minute && minute < (p.toMinute ?? Infinity));
-    const decay = resting ? k : k / world.inWork;
-    s += ((resting ? 0 : (trueRates[at] ?? 0)) - decay * s) * TICK + 1.5 * Math.sqrt(TICK) * gauss();
-    if (!resting && source() < world.startles * TICK) s += 8 + 48 * source();
-    s = Math.min(100, Math.max(0, s));
-    for (const tier of MODEL_TIERS) {
-      if (source() >= intensityAt(tier, s, manner) * TICK) continue;
+    for (const tier of inside.tick(resting ? undefined : (trueRates[at] ?? 0))) {
       if (tier === 'hard') hardAt.push(minute);
       if (source() >= (tier === 'hard' ? 1 : world.entered)) continue;
       entries.push({ kind: 'signal', minute, signal: ONE_SIGN[tier] });
@@ -136,17 +136,9 @@ export function simulateVisit(seed: number, world: World = AS_MODELLED, dog?: Si
       }
     }
     if (!resting && minute - lastEntry > 5.5) {
-      entries.push({ kind: 'state_seen', minute, mood: looksLike(s, source()) });
+      entries.push({ kind: 'state_seen', minute, mood: inside.look() });
       lastEntry = minute;
     }
   }
   return { seen: { entries, stretches: planned, start, halfLifeMinutes: HALF_LIFE_MINUTES }, minutes: end, hardAt, goesQuiet, strain };
-}
-
-/** What somebody says of a dog at a strain; one look in ten says "still" whatever it is. */
-function looksLike(strain: number, chance: number): Mood {
-  if (chance < 0.1) return 'still';
-  if (strain < 18) return chance < 0.55 ? 'relaxed' : 'still';
-  if (strain < 28) return 'still';
-  return strain < 55 ? 'tense' : 'frantic';
 }

@@ -4,16 +4,17 @@ import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/i
 import { CONTACT_MINUTES, type FitResult, fitToGroom, toldWithHours } from '../knowledge/fit/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
-import type { BreakSeen } from '../strain/index.js';
-import type { Condition, HouseRules, ZoneId } from '../words/index.js';
+import type { BreakSeen, RateEvidence } from '../strain/index.js';
+import type { Activity, Condition, HouseRules, ZoneId } from '../words/index.js';
 import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
 import { knownFacts, marksStillThere, type MarkOfFile, mindedPlaces, presumedMarks, resentedLately } from './known-from-visits.js';
-import { breaksSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';
+import { breaksSeenIn, evidenceSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';
 
 export interface PlanContext {
   readonly dog: DogFacts;
   readonly history: readonly ActivityHistory[];
+  readonly evidence: readonly RateEvidence<Activity>[];
   /** Watched breaks of earlier visits. */
   readonly breaks: readonly BreakSeen[];
   /** The groomer is trained with #30 and closer. */
@@ -50,6 +51,7 @@ export function planContextOf(
     resented: resentedLately(past),
     knownMarks: marksStillThere(now.knownMarks ?? [], past),
     history: historyOf(past),
+    evidence: evidenceSeenIn(past),
     breaks: breaksSeenIn(past),
     times: timesOf(past),
     carriedOver: carriedOverFrom(past),
@@ -113,6 +115,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       feelOver: withKnown(withZones(state.feelOver, carriedZones), state, context),
       asked: state.asked,
       history: context.history,
+      evidence: context.evidence,
       fit: fit.verdict,
       helperThere: state.helperThere,
       refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),

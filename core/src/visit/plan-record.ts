@@ -37,6 +37,7 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
       breakMinutes: s.breaks.map((b) => b.minutes),
       breakAfter: s.breaks.map((b) => b.after),
       ratePerMinute: s.rate.mean,
+      lastingPerMinute: s.rate.lasting,
       hold: s.hold.hold,
       also: [...s.hold.also],
       blade: s.blade?.blade ?? null,

@@ -1,6 +1,8 @@
 import {
   type Belief,
   type BreakSeen,
+  evidenceOf,
+  type RateEvidence,
   type MeasuredPoint,
   MOOD_START,
   StrainFilter,
@@ -59,6 +61,20 @@ export function liftBreak(b: BreakSeen | BreakOfOld): BreakSeen {
   if ('mood' in b) return b;
   const mood = b.state ?? (b.strainAfter >= MOOD_START.frantic ? 'frantic' : 'tense');
   return { strainBefore: b.strainBefore, spread: OLD_METER_SPREAD, minutes: b.minutes, mood };
+}
+
+/** What a visit that has ended says of how hard each kind of work is on the dog, rounded as it is kept. */
+export function rateEvidenceOf(state: VisitState): RateEvidence<Activity>[] {
+  const visit = watchedVisitOf(state);
+  if (!visit || !state.work) return [];
+  const end = ((state.work.endedMs ?? state.work.clockMs) - state.work.startedMs) / 60_000;
+  const short = (x: number): number => Math.round(1000 * x) / 1000;
+  return evidenceOf(visit, end).map((e) => ({
+    ...e,
+    ratePerMinute: short(e.ratePerMinute),
+    minutes: short(e.minutes),
+    logLikelihoods: e.logLikelihoods.map(short),
+  }));
 }
 
 /**

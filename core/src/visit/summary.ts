@@ -1,6 +1,6 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import { type ActivityHistory, type Pace, seenWork, type TimeSeen } from '../plan/index.js';
-import type { BreakSeen, WatchSpell } from '../strain/index.js';
+import { type BreakSeen, evidenceFromPoints, type RateEvidence, type WatchSpell } from '../strain/index.js';
 import {
   type Activity,
   activityOf,
@@ -18,7 +18,7 @@ import {
 } from '../words/index.js';
 import { leftZonesIn, undoneIn, type UndonePiece, undonePiecesIn, undoneZonesIn } from './carried-over.js';
 import { coatDoneIn, warnedIn } from './known-from-visits.js';
-import { type BreakOfOld, breaksOf, liftBreak, spellsOf } from './seen-in-visit.js';
+import { type BreakOfOld, breaksOf, liftBreak, rateEvidenceOf, spellsOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
 import { workNow } from './work-clock.js';
 
@@ -64,6 +64,8 @@ export interface VisitSummary {
   /** Breaks that were watched, and how long each step stayed below watch; not in summaries written by earlier versions. */
   readonly breaks?: readonly (BreakSeen | BreakOfOld)[];
   readonly spells?: readonly WatchSpell<Activity>[];
+  /** What it says of how hard each kind of work is on the dog, once it has ended; not in summaries written by earlier versions. */
+  readonly evidence?: readonly RateEvidence<Activity>[] | null;
   /** Zones of grade 2 and up that were felt; not in summaries written by earlier versions. */
   readonly mattedZones?: number;
   /** Joints that were not free, the leg it spared, its weight on the scale; not in summaries written by earlier versions. */
@@ -138,6 +140,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     favours: sparedLeg(state.feelOver.favours),
     weightKg: state.weightKg ?? null,
     breaks: state.ended ? breaksOf(state) : [],
+    evidence: state.ended ? rateEvidenceOf(state) : null,
     spells: spellsOf(state, now?.strain.points ?? []),
     incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what, zone: i.zone ?? null })),
     warned: warnedIn(state) ?? null,
@@ -220,6 +223,20 @@ const SHORTEST_MINUTES = 0.5;
 /** Watched breaks over past visits. */
 export function breaksSeenIn(summaries: readonly VisitSummary[]): BreakSeen[] {
   return summaries.flatMap((s) => (s.breaks ?? []).map(liftBreak));
+}
+
+/** What past visits say of how hard each kind of work is; those that were kept by minutes and points only say less. */
+export function evidenceSeenIn(summaries: readonly VisitSummary[]): RateEvidence<Activity>[] {
+  return summaries.flatMap((s) => s.evidence ?? evidenceFromExposure(s));
+}
+
+function evidenceFromExposure({ exposure, outcome }: VisitSummary): RateEvidence<Activity>[] {
+  if (outcome === null) return [];
+  return [...new Set(exposure.map((e) => e.activity))].flatMap((activity) => {
+    const own = exposure.filter((e) => e.activity === activity);
+    const [minutes, points] = [own.reduce((sum, e) => sum + e.minutes, 0), own.reduce((sum, e) => sum + e.points, 0)];
+    return minutes > 0 ? [evidenceFromPoints(activity, minutes, points)] : [];
+  });
 }
 
 /** Times to first watch over past visits. */

@@ -34,6 +34,8 @@ const plannedStep = z.strictObject({
   breakMinutes: z.array(minutes),
   /** Minutes of the step's own work before each break, 0 for one before it begins; left out by versions that did not say. */
   breakAfter: z.array(minutes).optional(),
+  /** Without what ails the dog that day; left out by versions that did not tell it apart. */
+  lastingPerMinute: z.number().min(0).optional(),
   ratePerMinute: z.number().min(0),
   hold: z.enum(HOLD_IDS),
   also: z.array(z.enum(HOLD_IDS)),

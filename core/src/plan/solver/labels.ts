@@ -2,6 +2,7 @@ import { WATCH_AT } from '../../strain/index.js';
 import type { DogPosture } from '../../words/index.js';
 import { BREAK_STEP_MINUTES, type ChosenStep } from '../model.js';
 import { helperThere } from '../simulate.js';
+import type { Budget } from './budget.js';
 import { doseOf, type Numbers, restDose, RUNS_ALREADY } from './numbers.js';
 
 /** A way to have done some parts of steps: what matters for all that may follow, and where it came from. */
@@ -138,14 +139,26 @@ export function insert<T extends Measured>(bucket: T[], label: T, m: SearchManne
   return true;
 }
 
+/** Comparisons that take as long as a label: a step of many parts, or a set of many labels, costs more than the labels that are left. */
+export const COMPARISONS_A_LABEL = 32;
+
 /**
  * Every way worth keeping to do one step from one label: a break or none before each part. A break longer than what makes the
  * part free of dose is not tried, because the same rest after the part does more: strain then decays from a higher value, and the
  * standing clock is reset later. That argument fails where no break can follow, and there longer ones are tried.
  * @param at place, posture and tool of the step
  * @param worked minutes of work done before the step
+ * @param budget what comparing the ways of its parts is spent from; none when it is over
  */
-export function grow(m: SearchManner, from: Label, at: number, worked: number, index: number, after: Next = ANYTHING): Label[] {
+export function grow(
+  m: SearchManner,
+  from: Label,
+  at: number,
+  worked: number,
+  index: number,
+  after: Next = ANYTHING,
+  budget?: Budget,
+): Label[] {
   const { numbers } = m;
   const step = numbers.steps[index];
   if (!step) return [];
@@ -189,6 +202,7 @@ export function grow(m: SearchManner, from: Label, at: number, worked: number, i
           (n > 0 && !m.timeOnly && way.strain > WATCH_AT ? doseOf(way.strain, rested, 0, pause, k) : 0);
         const lags = passed(way.lags, pause + step.partMinutes);
         const label: Label = { strain, standing, minutes, burden, lags, parent: way, step: index, pause, station: at };
+        if (budget && !budget.spend(next.length / COMPARISONS_A_LABEL)) return [];
         insert(next, last ? opened(numbers, label, step.lagsOut) : label, m, then);
         if (workDose === 0 && !(then.noRest && (rested > RESTED || numbers.waitsEarlier))) break;
       }

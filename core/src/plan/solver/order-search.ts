@@ -1,7 +1,7 @@
 import type { BoundTable } from './bound-table.js';
 import type { Budget } from './budget.js';
 import type { ClosedSets } from './closed-sets.js';
-import { grow, insert, type Label, type Next, type SearchManner, startLabel } from './labels.js';
+import { COMPARISONS_A_LABEL, grow, insert, type Label, type Next, type SearchManner, startLabel } from './labels.js';
 
 const EPS = 1e-9;
 /** A plan must be better by more than this to count as better, point-minutes. */
@@ -64,8 +64,9 @@ export function searchOrder(s: OrderSearch): OrderFound {
           const key = to * numbers.stations.length + station;
           let bucket = next.get(key);
           for (const label of state.labels) {
-            const grown = grow(s.manner, label, station, worked, index, within);
-            if (!s.budget.spend(grown.length)) return { label: undefined, cut: true, lowerBound };
+            const grown = grow(s.manner, label, station, worked, index, within, s.budget);
+            if (!s.budget.spend(grown.length + (grown.length * (bucket?.labels.length ?? 0)) / COMPARISONS_A_LABEL))
+              return { label: undefined, cut: true, lowerBound };
             for (const g of grown) {
               if (g.burden + leastRest(s, to, station, g) >= s.manner.below - SAME_BURDEN) continue;
               if (!bucket) next.set(key, (bucket = { set: to, station, labels: [] }));

@@ -9,7 +9,6 @@ export const STRAIN_RULES = {
   // What breaks have taught
   'strain.half_life_learned': rule('computed', 'count', 'minutes', 'likely', 'from', 'to'),
   // Rates
-  'rate.alike': rule('default', 'minutes'),
   'rate.prior_only': rule('default', 'rate'),
   // Noise or place
   'trigger.place': rule('learned', 'place', 'percent'),

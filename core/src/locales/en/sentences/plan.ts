@@ -13,7 +13,8 @@ export const PLAN_SENTENCES = {
   'rate.red_skin': 'Red skin (× {factor}).',
   'rate.sore_skin': 'Sore skin nearby (× {factor}).',
   'rate.mood': '{mood} today (× {factor}).',
-  'rate.learned': 'Learned from {minutes} min of this with the dog ({points} points of strain seen): {from} became {to} points a minute.',
+  'rate.learned':
+    'Learned from {minutes} min of this in {visits} {visits_n, plural, one {visit} other {visits}}, from the signs that came and those that did not: {from} became {to} points a minute.',
   // Steps
   'step.soak': 'Lukewarm water on a pad ({zones}), held until it softens; someone stays with the dog.',
   'step.dirt_over_sore': 'Dirt over red or weeping skin: no comb and no blade over it. A vet clears it.',

@@ -8,7 +8,6 @@ export const STRAIN_SENTENCES = {
   'strain.half_life_learned':
     '{count} {count_n, plural, one {break of this dog was} other {breaks of this dog were}} watched: strain halves in {from} to {to} min, most likely about {likely}. Plans count with {minutes}, so that breaks are not too short.',
   // Rates
-  'rate.alike': '{minutes} min of these were elsewhere or with another tool: they count half.',
   'rate.prior_only': 'Nothing seen with this dog yet: {rate} points a minute is what its kind is taken to have.',
   // Noise or place
   'trigger.place': 'It minds the place ({place}), whatever the tool: {percent} % sure.',

@@ -1,0 +1,180 @@
+import fc from 'fast-check';
+import { drawDog, simulateVisit, type SimulatedDog } from '../testing/simulated-dogs.js';
+import { evidenceFromPoints, evidenceOf, learnRate, type RateEvidence, SHIFTS, type StrainEntry, type WatchedVisit } from './index.js';
+
+const ask = { work: 'nails', priorPerMinute: 4 } as const;
+const says = (ratePerMinute: number, logLikelihoods: readonly number[], work = 'nails', minutes = 8): RateEvidence => ({
+  work,
+  ratePerMinute,
+  minutes,
+  logLikelihoods,
+});
+const NEAR = says(4, [-1.2, 0, -0.8]);
+const HIGHER = says(2, [-3.5, -1.2, 0]);
+const LOWER = says(4, [0, -0.6, -4]);
+
+describe('learnRate', () => {
+  it('is what its kind has until something was seen, and says so', () => {
+    const r = learnRate(ask, [says(4, [0, 0, 0], 'bath')]);
+    expect([r.mean, r.visits, r.minutes]).toEqual([4, 0, 0]);
+    expect(r.reasons.map((x) => x.rule)).toEqual(['rate.prior_only']);
+    expect(r.interval90.map((x) => x.toFixed(2))).toEqual(['1.91', '8.39']);
+  });
+  it('agrees with a fine sum in another language (Python, 9,600 cells)', () => {
+    const cases: readonly (readonly [readonly RateEvidence[], readonly number[]])[] = [
+      [[], [4.0, 1.908, 8.387, 4.455]],
+      [[NEAR], [4.076, 2.089, 7.945, 5.53]],
+      [
+        [NEAR, HIGHER],
+        [4.402, 2.353, 8.238, 6.375],
+      ],
+      [
+        [LOWER, LOWER, LOWER],
+        [2.771, 1.621, 4.689, 8.982],
+      ],
+      [
+        [NEAR, HIGHER, LOWER],
+        [3.757, 2.139, 6.558, 8.047],
+      ],
+    ];
+    for (const [evidence, [mean, low, high, shape]] of cases) {
+      const r = learnRate(ask, evidence);
+      for (const [is, was] of [
+        [r.mean, mean],
+        [r.interval90[0], low],
+        [r.interval90[1], high],
+        [r.shape, shape],
+      ] as const)
+        expect(Math.abs(is / (was ?? 0) - 1)).toBeLessThan(0.01);
+    }
+  });
+  it('counts minutes and visits of its own work, and says what they made of it', () => {
+    const r = learnRate(ask, [NEAR, HIGHER, says(1, [0, -1, -2], 'bath')]);
+    expect([r.minutes, r.visits]).toEqual([16, 2]);
+    expect(r.reasons.map((x) => x.rule)).toEqual(['rate.learned']);
+    expect(r.reasons[0]!.facts).toEqual({ minutes: 16, visits: 2, from: 4, to: r.mean });
+  });
+  it('stays where it is when a visit could come from any rate, and does not ask in which order visits came', () => {
+    expect(learnRate(ask, [says(9, [0, 0, 0])]).mean).toBeCloseTo(4, 6);
+    expect(learnRate(ask, [NEAR, HIGHER, LOWER]).mean).toBeCloseTo(learnRate(ask, [LOWER, NEAR, HIGHER]).mean, 9);
+  });
+  it('keeps its middle in its interval, and goes up with what speaks for more', () => {
+    fc.assert(
+      fc.property(fc.array(fc.constantFrom(NEAR, HIGHER, LOWER), { maxLength: 12 }), (seen) => {
+        const r = learnRate(ask, seen);
+        expect(r.interval90[0]).toBeLessThan(r.mean);
+        expect(r.mean).toBeLessThan(r.interval90[1]);
+        expect(learnRate(ask, [...seen, LOWER]).mean).toBeLessThan(r.mean);
+        expect(learnRate(ask, [...seen, says(40, [-4, -1, 0])]).mean).toBeGreaterThan(r.mean);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('a visit that was kept by minutes and points', () => {
+  it('says what its points say, in bursts of eight', () => {
+    const many = learnRate(
+      ask,
+      Array.from({ length: 60 }, () => evidenceFromPoints('nails', 10, 80)),
+    );
+    expect(many.mean).toBeGreaterThan(6.5);
+    expect(many.mean).toBeLessThan(8.2);
+    expect(learnRate(ask, [evidenceFromPoints('nails', 10, 80)]).mean).toBeLessThan(6);
+    expect(learnRate(ask, [evidenceFromPoints('nails', 40, 0)]).mean).toBeLessThan(4);
+    expect(Math.max(...evidenceFromPoints('nails', 10, 80).logLikelihoods)).toBe(0);
+  });
+});
+
+describe('what a visit says of its kinds of work', () => {
+  const stretch = (work: string, fromMinute: number, toMinute: number) => ({ work, fromMinute, toMinute, ratePerMinute: 2 });
+  const sign = (minute: number, signal: 'whale_eye' | 'soft_body'): StrainEntry => ({ kind: 'signal', minute, signal });
+  const visit = (...entries: StrainEntry[]): WatchedVisit => ({
+    entries,
+    stretches: [stretch('nails', 0, 10), stretch('bath', 10, 20)],
+    start: 10,
+    halfLifeMinutes: 6,
+  });
+  const of = (work: string, v: WatchedVisit): readonly number[] => evidenceOf(v, 30).find((e) => e.work === work)?.logLikelihoods ?? [];
+  const bestOf = (logs: readonly number[]): number => SHIFTS[logs.indexOf(0)] ?? NaN;
+  const upset = [2, 4, 6, 8].map((m) => sign(m, 'whale_eye'));
+
+  it('speaks for a higher rate where signs came, and for a lower one where somebody watched and none came', () => {
+    expect(bestOf(of('nails', visit(...upset)))).toBeGreaterThan(0);
+    const watched: StrainEntry[] = [2, 6, 10, 14, 18].map((minute) => ({ kind: 'state_seen', minute, mood: 'relaxed' }));
+    expect(bestOf(of('nails', visit(...watched)))).toBeLessThan(0);
+    expect(evidenceOf(visit(...upset), 30).map((e) => [e.work, e.ratePerMinute.toFixed(6), e.minutes])).toEqual([
+      ['nails', '2.000000', 10],
+      ['bath', '2.000000', 10],
+    ]);
+  });
+  it('says nothing of minutes nobody watched, and learns nothing from good signs', () => {
+    for (const log of of('nails', visit())) expect(log).toBeCloseTo(0, 9);
+    const still: StrainEntry[] = [2, 6].map((minute) => ({ kind: 'state_seen', minute, mood: 'still' }));
+    const good = [2, 6].map((minute) => sign(minute, 'soft_body'));
+    of('nails', visit(...good)).forEach((log, i) => expect(log).toBeCloseTo(of('nails', visit(...still))[i]!, 9));
+  });
+  it('takes out what ailed the dog that day', () => {
+    const sore = visit(...upset);
+    const stretches = sore.stretches.map((s) => ({ ...s, lastingPerMinute: 1.25 }));
+    expect(evidenceOf({ ...sore, stretches }, 30)[0]!.ratePerMinute).toBeCloseTo(1.25, 9);
+  });
+  it('blames a bad day on the day: signs in all work speak less against one of them than signs in it alone', () => {
+    const before = visit(...upset);
+    const all = visit(...upset, ...[12, 14, 16, 18].map((m) => sign(m, 'whale_eye')));
+    const rise = (logs: readonly number[]): number => (logs[2] ?? 0) - (logs[1] ?? 0);
+    expect(rise(of('bath', all))).toBeGreaterThan(rise(of('bath', before)));
+    // The bath begins high already, and the nails told that it is such a day.
+    const alone = { ...visit(...[12, 14, 16, 18].map((m) => sign(m, 'whale_eye'))) };
+    expect(rise(of('bath', all))).toBeLessThan(rise(of('bath', alone)));
+  });
+  it('leaves out work that did not happen', () => {
+    expect(evidenceOf(visit(...upset), 10).map((e) => e.work)).toEqual(['nails']);
+    expect(evidenceOf({ ...visit(), stretches: [{ ...stretch('nails', 0, 10), ratePerMinute: 0 }] }, 10)).toEqual([]);
+  });
+});
+
+describe('rates of dogs that are known', () => {
+  interface Learned {
+    readonly truly: number;
+    readonly mean: number;
+    readonly within: boolean;
+    readonly expected: number;
+  }
+  /** Visits one after the other, each planned with what those before have taught. */
+  function learn(dog: SimulatedDog, seed: number, at: readonly number[]): Map<number, Learned[]> {
+    const evidence: RateEvidence[] = [];
+    const out = new Map<number, Learned[]>();
+    const rates = () => dog.works.map((w, i) => learnRate({ work: String(i), priorPerMinute: w.expected }, evidence));
+    for (let v = 1; v <= Math.max(...at); v++) {
+      const { seen, minutes } = simulateVisit(
+        seed + v,
+        undefined,
+        dog,
+        rates().map((r) => r.mean),
+      );
+      evidence.push(...evidenceOf({ ...seen, stretches: seen.stretches.map((s, i) => ({ ...s, work: String(i) })) }, minutes));
+      if (at.includes(v))
+        out.set(
+          v,
+          rates().flatMap((r, i) => {
+            const work = dog.works[i];
+            if (!work || r.visits === 0) return [];
+            const within = r.interval90[0] <= work.truly && work.truly <= r.interval90[1];
+            return [{ truly: work.truly, expected: work.expected, mean: r.mean, within }];
+          }),
+        );
+    }
+    return out;
+  }
+  const dogs = Array.from({ length: 14 }, (_, d) => learn(drawDog(d + 1), 100 * d, [1, 3, 8]));
+  for (const visits of [1, 3, 8])
+    it(`are covered after ${visits} visits, and told no worse than by their kind`, () => {
+      const all = dogs.flatMap((d) => d.get(visits) ?? []);
+      expect(all.length).toBeGreaterThan(90);
+      expect(all.filter((l) => l.within).length / all.length).toBeGreaterThan(0.85);
+      const error = (of: (l: Learned) => number): number =>
+        Math.sqrt(all.reduce((sum, l) => sum + Math.log(of(l) / l.truly) ** 2, 0) / all.length);
+      expect(error((l) => l.mean)).toBeLessThan(1.05 * error((l) => l.expected));
+    });
+});

@@ -1,0 +1,70 @@
+import { SIGNAL_IDS, type SignalId } from '../words/index.js';
+import { SIGNALS } from './signals.js';
+import { COARSE_STEP_MINUTES } from './process.js';
+import { type Grain, StrainFilter, type WatchedVisit, type WorkStretch } from './strain-filter.js';
+
+/** What one visit says of one kind of work. */
+export interface RateEvidence<A extends string = string> {
+  readonly work: A;
+  /** Points a minute that the plan believed of it on a day on which nothing ails the dog. */
+  readonly ratePerMinute: number;
+  /** Minutes of it. */
+  readonly minutes: number;
+  /** For each of {@link SHIFTS}, logarithm of how likely the visit is if the rate is e to the shift times what was believed; the best is 0. */
+  readonly logLikelihoods: readonly number[];
+}
+
+/** Logarithms of true over believed rate at which a visit is weighed. */
+export const SHIFTS: readonly number[] = [-1, 0, 1];
+/** What a stretch of work did to the dog is seen so long after its end, minutes: two half-lives. */
+const SEEN_AFTER_MINUTES = 9;
+
+/**
+ * Good signs say how strain is now, but teach no rate: nobody enters all of them, and the minutes in which none was entered would have to
+ * speak, too.
+ */
+const GOOD_SIGNS: readonly SignalId[] = SIGNAL_IDS.filter((s) => SIGNALS[s].tier === 'good');
+
+/** Coarse, and as if the dog showed its strain: a quiet dog's signs teach too little of its rates either way. */
+const GRAIN: Grain = { stepMinutes: COARSE_STEP_MINUTES, quietShare: 0 };
+
+/**
+ * How likely a visit is at other rates than were believed, kind of work by kind of work, the others as they were believed. What the day
+ * does to all rates is in the filter's temper, so that one bad day is not taken for a bad kind of work.
+ * @param end minutes from the start to the end of the work
+ */
+export function evidenceOf<A extends string>(visit: WatchedVisit<A>, end: number): RateEvidence<A>[] {
+  const kinds = [...new Set(visit.stretches.flatMap((s) => s.work ?? []))];
+  const over = (s: WorkStretch<A>): number => Math.max(0, Math.min(end, s.toMinute ?? end) - s.fromMinute);
+  const read = { ...visit, uncounted: [...(visit.uncounted ?? []), ...GOOD_SIGNS] };
+  const asBelieved = logLikelihoodsOf(new StrainFilter(read, GRAIN), end);
+  const along = new StrainFilter(read, GRAIN);
+  return kinds
+    .map((work) => ({ work, own: visit.stretches.filter((s) => s.work === work && s.ratePerMinute > 0 && over(s) > 0) }))
+    .filter(({ own }) => own.length > 0)
+    .map((k) => ({ ...k, from: Math.floor(Math.min(...k.own.map((s) => s.fromMinute)) / COARSE_STEP_MINUTES) * COARSE_STEP_MINUTES }))
+    .sort((a, b) => a.from - b.from)
+    .map(({ work, own, from }) => {
+      along.at(from);
+      const until = Math.floor(Math.min(end, Math.max(...own.map((s) => s.fromMinute + over(s))) + SEEN_AFTER_MINUTES));
+      const logs = SHIFTS.map((shift) => {
+        if (shift === 0) return asBelieved[until] ?? 0;
+        const otherwise = visit.stretches.map((s) => (own.includes(s) ? { ...s, ratePerMinute: s.ratePerMinute * Math.exp(shift) } : s));
+        const filter = along.fork({ ...read, stretches: otherwise });
+        filter.at(until);
+        return filter.logLikelihood;
+      });
+      const best = Math.max(...logs);
+      const minutes = own.reduce((sum, s) => sum + over(s), 0);
+      const believed = own.reduce((sum, s) => sum + over(s) * Math.log(s.lastingPerMinute ?? s.ratePerMinute), 0) / minutes;
+      return { work, ratePerMinute: Math.exp(believed), minutes, logLikelihoods: logs.map((x) => x - best) };
+    });
+}
+
+/** Logarithm of how likely all was that was seen until each whole minute. */
+function logLikelihoodsOf(filter: StrainFilter, end: number): number[] {
+  return Array.from({ length: Math.floor(end) + 1 }, (_, minute) => {
+    filter.at(minute);
+    return filter.logLikelihood;
+  });
+}
