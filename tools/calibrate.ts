@@ -1,7 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { scaleLog } from 'd3-scale';
-import { areaUnderRoc, toldAndCame, toldGroup, type ToldGroup, WORLDS } from '../core/src/testing/told-and-came.js';
+import type { ToldGroup } from '../core/src/learning/index.js';
+import { areaUnderRoc, toldAndCame, toldGroup, WORLDS } from '../core/src/testing/told-and-came.js';
 import { ROOT } from './place.js';
 
 /** Shares of all chances that were told, lowest first; most are small, so the last ones are narrow. */

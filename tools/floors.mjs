@@ -26,6 +26,7 @@ export const FLOORS = [
   'plan',
   'log',
   'visit',
+  'learning',
   'agreement',
   'incidents',
   'hand-back',

@@ -97,7 +97,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   w.wait(1)
     .write({ type: 'plan_accepted', body: { plan: record, told: toldWith(plan, undefined) } })
     .write({ type: 'work_started', body: {} });
-  const ended = workThrough(w, story, plan.steps, random);
+  const ended = workThrough(w, story, plan, random);
   if (story.until === 'work' || !ended) return w.events;
   w.write({ type: 'visit_ended', body: ended });
   if (story.until === 'hand_back') return w.events;

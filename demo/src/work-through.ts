@@ -1,4 +1,4 @@
-import type { PlannedStep } from '@mansuet/core/plan';
+import type { HandlingPlan, PlannedStep } from '@mansuet/core/plan';
 import { MOOD_START, SimulatedStrain, type Temperament, TICK_MINUTES } from '@mansuet/core/strain';
 import { replay, workNow } from '@mansuet/core/visit';
 import type { Activity, StrainBand } from '@mansuet/core/words';
@@ -24,14 +24,17 @@ const HALF_LIFE_MINUTES = 6;
 /** One dog in so many goes quiet as strain rises. */
 const QUIET_ONE_IN = 10;
 
-interface Ended { readonly outcome: 'finished' | 'stopped'; readonly why: string }
+interface Ended {
+  readonly outcome: 'finished' | 'stopped';
+  readonly why: string;
+}
 
 /**
  * Works through the planned steps with a dog whose true rates, half-life and manner no plan knows: what comes is drawn from them, not from what
  * was learned. @returns how it ended, `undefined` while it still runs
  */
-export function workThrough(w: VisitWriter, story: Story, steps: readonly PlannedStep[], random: Random): Ended | undefined {
-  return new Table(w, story, random).work(steps);
+export function workThrough(w: VisitWriter, story: Story, plan: HandlingPlan, random: Random): Ended | undefined {
+  return new Table(w, story, random).work(plan.steps, plan.fatiguePerMinute);
 }
 
 /** What is true of a demo dog, the same at each visit. */
@@ -75,8 +78,9 @@ class Table {
     this.entered = w.now;
   }
 
-  work(steps: readonly PlannedStep[]): Ended | undefined {
+  work(steps: readonly PlannedStep[], tiring: number): Ended | undefined {
     const { w, story, random } = this;
+    let worked = 0;
     const hurtAt = story.incident ? random.whole(0, steps.length - 1) : -1;
     for (const [i, step] of steps.entries()) {
       const planned = step.breaks.reduce((sum, b) => sum + b.minutes, 0);
@@ -86,7 +90,7 @@ class Table {
       this.rest(BETWEEN_STEPS_MINUTES);
       w.write({ type: 'step_started', body: { step: step.id } });
       if (i === hurtAt && story.incident) w.write({ type: 'incident', body: { incidentId: w.id(), ...story.incident } });
-      const rate = step.rate.ofItsKind * hardness(story.demo, step.activity) * this.day;
+      const rate = step.rate.ofItsKind * hardness(story.demo, step.activity) * this.day * (1 + tiring * worked);
       const minutes = step.minutes * random.between(0.8, 1.3);
       for (let m = 0; m < minutes; m += TICK_MINUTES) {
         w.wait(TICK_MINUTES);
@@ -98,6 +102,7 @@ class Table {
         if (band === 'stop' || this.pauses > PAUSES_AT_MOST)
           return { outcome: 'stopped', why: `${story.demo.name} had enough in the ${step.activity.replaceAll('_', ' ')}.` };
       }
+      worked += minutes;
       w.write({ type: 'step_finished', body: { step: step.id, outcome: 'done', why: '' } });
     }
     return { outcome: 'finished', why: '' };

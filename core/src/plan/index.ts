@@ -16,6 +16,7 @@ export * from './group-steps.js';
 export * from './find-pieces.js';
 export * from './floor-step.js';
 export * from './manner.js';
+export * from './draw-visit.js';
 export * from './minutes.js';
 export * from './model.js';
 export * from './objective.js';

@@ -12,6 +12,7 @@ import { findClash, findOrderClash, type WishClash } from './clash.js';
 import { whyLeftOut } from './explain.js';
 import { stepsFromHere } from './from-here.js';
 import { type BuiltStep, groupSteps, putOff, roundHalf } from './group-steps.js';
+import { fatiguePerMinute } from './rates.js';
 import { withinPain } from './painful-budget.js';
 import type { PlanProblem } from './model.js';
 import { curveOf, type CurvePoint, placeSteps, type PlannedStep } from './place-steps.js';
@@ -54,6 +55,10 @@ export interface HandlingPlan {
   readonly halfLifeMinutes: number;
   /** Minutes in which strain halves at rest, as likely longer as shorter; the plan counts with the careful one above. */
   readonly halfLifeLikely: number;
+  /** Growth of all rates with each minute of work that is done. */
+  readonly fatiguePerMinute: number;
+  /** In which it lies with 90 % probability. */
+  readonly halfLifeRange: readonly [number, number];
   /** Signals that mean nothing on this dog. */
   readonly uncounted: readonly SignalId[];
   readonly proof: Solution['proof'];
@@ -197,6 +202,8 @@ function describe(
     startStrain: problem.startStrain,
     halfLifeMinutes: problem.halfLifeMinutes,
     halfLifeLikely: halfLife.middle,
+    halfLifeRange: halfLife.range,
+    fatiguePerMinute: fatiguePerMinute(kinds),
     uncounted: uncountedSignals(input.dog.conditions),
     proof: solution.proof,
     gap: solution.gap,
@@ -281,6 +288,8 @@ function nothingToday(input: PlanInput): HandlingPlan {
     startStrain: start,
     halfLifeMinutes: halfLife.minutes,
     halfLifeLikely: halfLife.middle,
+    halfLifeRange: halfLife.range,
+    fatiguePerMinute: fatiguePerMinute(kinds),
     uncounted: uncountedSignals(input.dog.conditions),
     proof: 'proven',
     gap: 0,

@@ -1,69 +1,153 @@
+import { randomLcg } from 'd3-random';
 import jstat from 'jstat';
-import { recoveryPerMinute } from '../strain/index.js';
+import { measureStrain, PAUSE_AT, recoveryPerMinute, SIGNALS, STOP_AT } from '../strain/index.js';
 import { plainProblem } from '../testing/linear-problems.js';
-import { DAY_SPREAD, type Odds, oddsOf, type PlanProblem, solve, type StepSpread } from './index.js';
+import {
+  DAY_SPREAD,
+  type DrawnVisit,
+  type DrawnWorld,
+  type Odds,
+  oddsOf,
+  type PlanProblem,
+  simulate,
+  solve,
+  type StepSpread,
+  VisitDrawer,
+} from './index.js';
 
 const SURE: StepSpread = { rateShape: 1e7, minutesSpread: 1e-9 };
-const odds = (problem: PlanProblem, spreads: readonly StepSpread[], change: { daySpread?: number; seed?: number } = {}): Odds =>
-  oddsOf({
-    problem,
-    chosen: problem.steps.map((_, step) => ({ step, breaks: [0] })),
-    spreads,
-    daySpread: 0,
-    ...change,
-  });
+/** Nothing is drawn but what the steps' spreads say: no noise, no frights, every day and dog like every other. */
+const STILL: DrawnWorld = {
+  daySpread: 0,
+  paceSpread: 0,
+  halfLifeMinutes: 6,
+  halfLifeSpread: 0,
+  noisePoints: 0,
+  startlesPerMinute: 0,
+  startSpread: 0,
+  quietShare: 0,
+};
+const VISITS = 10_000;
+const inOrder = (problem: PlanProblem): { step: number; breaks: number[] }[] => problem.steps.map((_, step) => ({ step, breaks: [0] }));
+const draw = (problem: PlanProblem, spreads: readonly StepSpread[], world: Partial<DrawnWorld> = {}, visits = VISITS): DrawnVisit[] => {
+  const drawer = new VisitDrawer(problem, inOrder(problem), spreads, { ...STILL, ...world }, randomLcg(0.31));
+  return Array.from({ length: visits }, () => drawer.draw());
+};
+const odds = (problem: PlanProblem, spreads: readonly StepSpread[], change: { world?: Partial<DrawnWorld>; seed?: number } = {}): Odds =>
+  oddsOf({ problem, chosen: inOrder(problem), spreads, ...change, world: { ...STILL, ...change.world } });
 /** Within four standard errors: a seeded draw either is or is not. */
-const near = (chance: { chance: number; standardError: number }, exact: number): void => {
-  const error = Math.sqrt((exact * (1 - exact)) / 10_000);
-  expect(Math.abs(chance.chance - exact))
-    .withContext(`${chance.chance} against ${exact}`)
+const near = (drawn: readonly DrawnVisit[], is: (v: DrawnVisit) => boolean, exact: number): void => {
+  const error = Math.sqrt((exact * (1 - exact)) / drawn.length);
+  const share = drawn.filter(is).length / drawn.length;
+  expect(Math.abs(share - exact))
+    .withContext(`${share} against ${exact}`)
     .toBeLessThan(4 * error + 1e-9);
 };
 
-describe('oddsOf against closed forms', () => {
+describe('drawn strain against closed forms', () => {
   // One step: strain ends at S·e^(−kd) + (r/k)(1 − e^(−kd)), linear in a rate that is gamma. Quantities of jstat.
   for (const shape of [2, 5, 20])
-    it(`chance of stop and pause of one step with a gamma rate of shape ${shape}`, () => {
-      const problem = plainProblem([{ minutes: 8, ratePerMinute: 6 }], { startStrain: 20, workMinutes: 100 });
+    it(`passes a line as often as a gamma rate of shape ${shape} has it`, () => {
+      // Below the strain at which the meter would ask for a pause.
+      const problem = plainProblem([{ minutes: 4, ratePerMinute: 4 }], { startStrain: 10, workMinutes: 100 });
       const k = recoveryPerMinute(6);
-      const decay = Math.exp(-k * 8);
-      const gain = (6 / k) * (1 - decay);
-      const above = (line: number): number => 1 - jstat.gamma.cdf((line - 20 * decay) / gain, shape, 1 / shape);
-      const found = odds(problem, [{ ...SURE, rateShape: shape }]);
-      near(found.stop, above(75));
-      near(found.pause, above(50));
-      expect(found.stop.standardError).toBeCloseTo(Math.sqrt((found.stop.chance * (1 - found.stop.chance)) / 10_000), 12);
+      const decay = Math.exp(-k * 4);
+      const gain = (4 / k) * (1 - decay);
+      const above = (line: number): number => 1 - jstat.gamma.cdf((line - 10 * decay) / gain, shape, 1 / shape);
+      const drawn = draw(problem, [{ ...SURE, rateShape: shape }]).filter((v) => !v.paused);
+      expect(drawn.length).toBeGreaterThan(0.97 * VISITS);
+      near(drawn, (v) => v.hiddenPeak >= 18, above(18));
     });
 
-  it('chance to end in time of one step with log-normal minutes', () => {
-    const problem = plainProblem([{ minutes: 9, ratePerMinute: 1 }], { sessionMinutes: 10 });
+  it('ends in time as often as log-normal minutes have it', () => {
+    const problem = plainProblem([{ minutes: 9, ratePerMinute: 0.1 }], { sessionMinutes: 10, startStrain: 0 });
     const found = odds(problem, [{ ...SURE, minutesSpread: 0.25 }]);
-    near(found.inTime, jstat.normal.cdf(Math.log(10 / 9) / 0.25, 0, 1));
+    const exact = jstat.normal.cdf(Math.log(10 / 9) / 0.25, 0, 1);
+    expect(Math.abs(found.inTime.chance - exact)).toBeLessThan(4 * found.inTime.standardError + 0.01);
+    expect(found.inTime.standardError).toBeCloseTo(Math.sqrt((found.inTime.chance * (1 - found.inTime.chance)) / VISITS), 12);
     expect(found.minutes[2]).toBeCloseTo(9, 0);
     expect(found.minutes[4]).toBeCloseTo(9 * Math.exp(1.645 * 0.25), 0);
   });
 
-  it('what the day does: a log-normal factor of mean 1', () => {
-    const problem = plainProblem([{ minutes: 8, ratePerMinute: 8 }], { startStrain: 0 });
+  it('has the mean and spread of the process with its noise (Ornstein and Uhlenbeck 1930, Phys. Rev. 36: 823, from memory)', () => {
+    const problem = plainProblem([{ minutes: 20, ratePerMinute: 2 }], { startStrain: 2 / recoveryPerMinute(6) });
+    const drawn = draw(problem, [SURE], { noisePoints: 1.5 }, 4000).filter((v) => !v.paused);
     const k = recoveryPerMinute(6);
-    const gain = (8 / k) * (1 - Math.exp(-k * 8));
-    const above = (line: number): number => 1 - jstat.normal.cdf((Math.log(line / gain) + DAY_SPREAD ** 2 / 2) / DAY_SPREAD, 0, 1);
-    near(odds(problem, [SURE], { daySpread: DAY_SPREAD }).pause, above(50));
+    // The highest of a stationary path lies some standard deviations above its mean, and never below it.
+    const sd = Math.sqrt(1.5 ** 2 / (2 * k));
+    const mean = drawn.reduce((sum, v) => sum + v.hiddenPeak, 0) / drawn.length;
+    expect(mean).toBeGreaterThan(2 / k + 0.7 * sd);
+    expect(mean).toBeLessThan(2 / k + 2.5 * sd);
+  });
+
+  it('what the day does: a log-normal factor on all rates', () => {
+    const problem = plainProblem([{ minutes: 4, ratePerMinute: 5 }], { startStrain: 0 });
+    const k = recoveryPerMinute(6);
+    const gain = (5 / k) * (1 - Math.exp(-k * 4));
+    const drawn = draw(problem, [SURE], { daySpread: DAY_SPREAD }).filter((v) => !v.paused);
+    near(drawn, (v) => v.hiddenPeak >= 18, 1 - jstat.normal.cdf(Math.log(18 / gain) / DAY_SPREAD, 0, 1));
   });
 
   it('a sure plan is as it was computed', () => {
     const problem = plainProblem(
       [
-        { minutes: 6, ratePerMinute: 3, post: 'table' },
-        { minutes: 8, ratePerMinute: 2, post: 'tub' },
+        { minutes: 6, ratePerMinute: 2, post: 'table' },
+        { minutes: 8, ratePerMinute: 1, post: 'tub' },
       ],
       { startStrain: 10, sessionMinutes: 60, fatiguePerMinute: 0.01 },
     );
     const solution = solve(problem);
-    const found = oddsOf({ problem, chosen: solution.chosen, spreads: [SURE, SURE], daySpread: 0 });
-    expect(found.minutes[2]).toBeCloseTo(solution.value.minutes, 4);
-    expect([found.inTime.chance, found.stop.chance]).toEqual([1, 0]);
-    expect(found.peak[0]).toBeCloseTo(found.peak[4], 1);
+    const drawer = new VisitDrawer(problem, solution.chosen, [SURE, SURE], STILL, randomLcg(0.7));
+    const drawn = Array.from({ length: 200 }, () => drawer.draw()).filter((v) => !v.paused);
+    expect(drawn.length).toBeGreaterThan(150);
+    for (const v of drawn) {
+      expect(v.minutes).toBeCloseTo(solution.value.minutes, 3);
+      expect(v.hiddenPeak).toBeCloseTo(simulate(problem, solution.chosen).peak, 1);
+      expect(v.finished).toBeTrue();
+    }
+  });
+});
+
+describe('the meter of a drawn visit', () => {
+  const hard = plainProblem([{ minutes: 30, ratePerMinute: 16 }], { startStrain: 30, workMinutes: 100 });
+  const calm = plainProblem([{ minutes: 10, ratePerMinute: 0.2 }], { startStrain: 2 });
+  it('asks for pauses and says stop of a dog that is driven, hardly ever of a calm one', () => {
+    const driven = odds(hard, [SURE]);
+    expect(driven.pause.chance).toBeGreaterThan(0.95);
+    expect(driven.stop.chance).toBeGreaterThan(0.3);
+    expect(odds(calm, [SURE]).pause.chance).toBeLessThan(0.02);
+  });
+  it('says stop only after it asked for a pause, and what was stopped is not done', () => {
+    for (const v of draw(hard, [SURE], {}, 500)) {
+      if (v.stopped) expect([v.paused, v.finished, v.peak >= STOP_AT]).toEqual([true, false, true]);
+      expect(v.peak >= PAUSE_AT).toBe(v.paused);
+    }
+  });
+  it('sees less of dogs that go quiet: fewer pauses for the same strain', () => {
+    const work = plainProblem([{ minutes: 20, ratePerMinute: 4 }], { startStrain: 20 });
+    const share = (quietShare: number): number => odds(work, [SURE], { world: { quietShare } }).pause.chance;
+    expect(share(1)).toBeLessThan(share(0));
+  });
+  it('takes longer where it pauses', () => {
+    const drawn = draw(hard, [SURE], {}, 300).filter((v) => v.paused && v.finished);
+    for (const v of drawn) expect(v.minutes).toBeGreaterThan(35.9);
+  });
+  it('agrees with the meter at the table on the same entries', () => {
+    // Kept beside each other on purpose: one counts in a loop over thousands of visits, the other reads a log.
+    const meter = measureStrain(
+      [
+        { kind: 'signal', minute: 1, signal: 'whale_eye' },
+        { kind: 'signal', minute: 2, signal: 'growl' },
+        { kind: 'break_started', minute: 2 },
+        { kind: 'state_seen', minute: 8, mood: 'relaxed' },
+        { kind: 'break_ended', minute: 8 },
+      ],
+      10,
+      6,
+      8,
+    );
+    expect([meter.peak, meter.strain]).toEqual([PAUSE_AT, jasmine.any(Number)]);
+    expect(meter.strain).toBeCloseTo(PAUSE_AT / 2 + SIGNALS.soft_body.points, 9);
   });
 });
 
@@ -81,14 +165,14 @@ describe('oddsOf', () => {
       { rateShape: 3, minutesSpread: 0.2 },
     ];
     expect(odds(problem, spreads)).toEqual(odds(problem, spreads));
-    expect(odds(problem, spreads, { seed: 5 }).peak).not.toEqual(odds(problem, spreads, { seed: 6 }).peak);
+    expect(odds(problem, spreads, { seed: 5 }).minutes).not.toEqual(odds(problem, spreads, { seed: 6 }).minutes);
   });
   it('names the step that makes the peak differ', () => {
     const found = odds(problem, [SURE, { rateShape: 2, minutesSpread: 0.3 }]);
     expect(found.drivers[0]?.cause).toEqual({ kind: 'step', step: 1 });
     expect(found.drivers[0]?.share).toBeGreaterThan(0.95);
     expect(found.drivers.reduce((sum, d) => sum + d.share, 0)).toBeCloseTo(1, 9);
-    expect(odds(problem, [SURE, SURE], { daySpread: 0.3 }).drivers[0]?.cause).toEqual({ kind: 'day' });
+    expect(odds(problem, [SURE, SURE], { world: { daySpread: 0.3 } }).drivers[0]?.cause).toEqual({ kind: 'day' });
   });
   it('counts every visit once in the cells of the peak', () => {
     const found = odds(problem, [

@@ -9,6 +9,7 @@ export * from './measured.js';
 export * from './mood-start.js';
 export * from './next-minutes.js';
 export * from './noise-or-place.js';
+export * from './process.js';
 export * from './rate-book.js';
 export * from './rate-evidence.js';
 export * from './rates-by-place.js';

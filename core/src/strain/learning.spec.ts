@@ -61,10 +61,10 @@ describe('noiseOrPlace', () => {
     expect(verdict(at, place, back)).toBe('not_enough');
     expect(verdict(at, tool, back)).toBe('not_enough');
     expect(verdict(at, place, tool)).toBe('not_enough');
-    const exact = (s: SeenWork): SeenWork => ({ ...s, minutes: 5, points: s.points / 3 });
+    const exact = (s: SeenWork): SeenWork => ({ ...s, minutes: 5, points: s.points });
     expect(verdict(exact(at), exact(place), { ...tool, minutes: 5, points: 2 }, { ...back, minutes: 5, points: 2 })).toBe('place');
     const a = noiseOrPlace('clipper', 'face', [at, place, tool, back]);
-    // Gamma(75.5, 15.5) against 1.5 × Gamma(15.5, 30.5): the place alone, whatever was seen of clippers in the face.
+    // In bursts of eight: Gamma(9.875, 2.375) against 1.5 × Gamma(2.375, 4.25): the place alone, whatever was seen of clippers in the face.
     expect(a.placeChance).toBe(noiseOrPlace('clipper', 'face', [{ ...at, points: 0 }, place, tool, back]).placeChance);
     expect(a.togetherChance).toBe(
       noiseOrPlace('clipper', 'face', [at, { ...place, points: 0 }, { ...tool, points: 90 }, back]).togetherChance,
@@ -76,16 +76,16 @@ describe('noiseOrPlace', () => {
     const found = suspectTriggers([
       back,
       calm({ tool: 'dryer', group: 'body' }),
-      upset({ tool: 'nail_tool', group: 'feet', posture: 'leg_lifted' }),
-      upset({ tool: 'clipper', group: 'face', posture: 'head_held', minutes: 20, points: 120 }),
+      upset({ tool: 'nail_tool', group: 'feet', posture: 'leg_lifted', points: 240 }),
+      upset({ tool: 'clipper', group: 'face', posture: 'head_held', minutes: 20, points: 400 }),
       upset({ tool: 'shears', group: 'rear', minutes: 2, points: 40 }),
     ]);
     expect(found.map((f) => `${f.tool} ${f.group} ${f.posture}`)).toEqual(['clipper face head_held', 'nail_tool feet leg_lifted']);
     expect(found[0]!.chance).toBeGreaterThanOrEqual(found[1]!.chance);
     expect(suspectTriggers([back])).toEqual([]);
-    expect([found[0]!.minutes, found[0]!.points]).toEqual([20, 120]);
-    expect(suspectTriggers([{ ...back, minutes: 5, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 40 })]).length).toBe(1);
-    expect(suspectTriggers([{ ...back, minutes: 4.9, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 40 })])).toEqual([]);
+    expect([found[0]!.minutes, found[0]!.points]).toEqual([20, 400]);
+    expect(suspectTriggers([{ ...back, minutes: 5, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 80 })]).length).toBe(1);
+    expect(suspectTriggers([{ ...back, minutes: 4.9, points: 2 }, upset({ tool: 'nail_tool', minutes: 5, points: 80 })])).toEqual([]);
   });
 });
 

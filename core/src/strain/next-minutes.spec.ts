@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { randomLcg, randomNormal } from 'd3-random';
 import { AS_MODELLED } from '../testing/simulated-dogs.js';
-import { areaUnderRoc, toldAndCame, toldGroup, type ToldGroup, WORLDS } from '../testing/told-and-came.js';
+import type { ToldGroup } from '../learning/index.js';
+import { areaUnderRoc, toldAndCame, toldGroup, WORLDS } from '../testing/told-and-came.js';
 import { sayReason } from '../testing/english.js';
 import { SIGNAL_IDS } from '../words/index.js';
 import { afterLook, afterSign, afterSilence, afterStep, type Belief, chanceOfHardSign, firstBelief, strainQuantile } from './belief.js';

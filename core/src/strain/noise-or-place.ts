@@ -1,6 +1,6 @@
 import { chanceHigher, type GammaRate } from '../statistics/index.js';
 import { type LearnedTool, type Posture, type Reason, reason, type TriggerVerdict, type ZoneGroup } from '../words/index.js';
-import type { SeenWork } from './rate-book.js';
+import { POINTS_IN_A_BURST, type SeenWork } from './rate-book.js';
 
 export interface NoiseOrPlace {
   readonly verdict: TriggerVerdict;
@@ -69,7 +69,7 @@ interface Pooled {
 function pool(seen: readonly SeenWork[]): Pooled {
   const minutes = seen.reduce((sum, s) => sum + s.minutes, 0);
   const points = seen.reduce((sum, s) => sum + s.points, 0);
-  return { minutes, rate: { shape: WEAK.shape + points, minutes: WEAK.minutes + minutes } };
+  return { minutes, rate: { shape: WEAK.shape + points / POINTS_IN_A_BURST, minutes: WEAK.minutes + minutes / POINTS_IN_A_BURST } };
 }
 
 export interface TriggerSuspect {

@@ -15,7 +15,7 @@ export const COARSE_STEP_MINUTES = 1;
  * Share of the signs that are entered, where rates are learned: silence counts by so much less, so that what a busy hand leaves out is not
  * taken for calm. Our default; the meter counts silence whole, as the pad asks for what is seen.
  */
-export const ENTERED = 0.8;
+export const ENTERED = 0.7;
 /** Width of a cell of strain, points. Our default. */
 export const CELL_POINTS = 2;
 /** Cells of strain from 0 to 100. */

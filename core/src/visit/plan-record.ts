@@ -50,6 +50,7 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
     startStrain: plan.startStrain,
     halfLifeMinutes: plan.halfLifeMinutes,
     halfLifeLikely: plan.halfLifeLikely,
+    fatiguePerMinute: plan.fatiguePerMinute,
     uncounted: [...plan.uncounted],
     notToday: plan.notToday.map((n) => ({
       what: said(n.what),

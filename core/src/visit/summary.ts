@@ -32,6 +32,8 @@ export interface VisitSummary {
   readonly peak: number;
   readonly band: StrainBand;
   readonly plannedMinutes: number | null;
+  /** What was told with the plan, to be held against what came; not in summaries written by earlier versions. */
+  readonly told?: VisitState['told'] | null;
   readonly curve: readonly { readonly minute: number; readonly strain: number }[];
   readonly steps: readonly {
     readonly step: StepId;
@@ -113,6 +115,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     peak: Math.round(now?.strain.peak ?? 0),
     band: now?.strain.band ?? 'settled',
     plannedMinutes: state.plan?.minutes ?? null,
+    told: state.told ?? null,
     curve: now?.strain.points.map((p) => ({ minute: round(p.minute), strain: round(p.strain) })) ?? [],
     steps: [...(state.work?.steps.values() ?? [])].map((s) => ({
       step: s.step,

@@ -11,12 +11,21 @@ export function plannedRate(state: VisitState, step: StepId): number {
 export function watchedVisitOf(state: VisitState): WatchedVisit<Activity> | undefined {
   const { work, plan } = state;
   if (!work) return undefined;
+  const fatigue = plan?.fatiguePerMinute ?? 0;
+  // Tired dogs get worse: the plan counts with it, so what comes late is held against more.
+  let worked = 0;
+  const tiredBy = ({ fromMinute, toMinute }: (typeof work.runs)[number]): number => {
+    const minutes = (toMinute ?? fromMinute) - fromMinute;
+    const times = 1 + fatigue * (worked + minutes / 2);
+    worked += minutes;
+    return times;
+  };
   return {
     entries: work.strain,
     stretches: work.runs.map((r) => ({
       fromMinute: r.fromMinute,
       toMinute: r.toMinute,
-      ratePerMinute: plannedRate(state, r.step),
+      ratePerMinute: plannedRate(state, r.step) * tiredBy(r),
       lastingPerMinute: plan?.steps.find((s) => s.id === r.step)?.lastingPerMinute,
       work: activityOf(r.step),
     })),

@@ -65,6 +65,8 @@ const plan = z.strictObject({
   halfLifeMinutes: z.number().gt(0),
   /** The same, as likely longer as shorter: what the meter counts with. Left out by versions that knew one value only. */
   halfLifeLikely: z.number().gt(0).optional(),
+  /** Growth of all rates with each minute of work that is done; left out by versions that did not say. */
+  fatiguePerMinute: z.number().min(0).max(1).optional(),
   /** Signals that mean nothing on this dog. */
   uncounted: z.array(z.enum(SIGNAL_IDS)).optional(),
   notToday: z.array(

@@ -1,18 +1,16 @@
 import type { Chance } from '@mansuet/core/plan';
 
-/** A chance as people say it, no finer than what was drawn: "under 0.1 %", "3.2 %", "97 %". */
+/** A chance in percent, no finer than the model is sure: "under 1 %", "3 %", "about 40 %", "over 95 %". */
 export function inPercent({ chance }: Chance): string {
-  if (chance <= 0) return 'under 0.1 %';
-  if (chance >= 1) return 'over 99.9 %';
-  const percent = chance * 100;
-  if (percent < 0.1) return 'under 0.1 %';
-  if (percent > 99.9) return 'over 99.9 %';
-  return percent < 10 || percent > 99 ? `${percent.toFixed(1)} %` : `${Math.round(percent)} %`;
+  const percent = Math.round(chance * 100);
+  if (percent < 1) return $localize`:@@odds.underOne:under 1 %`;
+  if (percent > 95) return $localize`:@@odds.overNinetyFive:over 95 %`;
+  return percent < 10 ? `${percent} %` : $localize`:@@odds.aboutPercent:about ${5 * Math.round(percent / 5)}:percent: %`;
 }
 
 /** A chance as one says it across a table: "hardly ever", "about 1 visit in 20", "about 1 visit in 3", "more often than not". */
 export function inVisits(chance: number): string {
-  if (chance < 0.005) return $localize`:@@odds.hardlyEver:in hardly any visit`;
+  if (chance < 0.01) return $localize`:@@odds.hardlyEver:in hardly any visit`;
   if (chance > 0.9) return $localize`:@@odds.nearlyAlways:in nearly every visit`;
   if (chance > 0.55) return $localize`:@@odds.mostVisits:in most visits`;
   if (chance > 0.45) return $localize`:@@odds.everyOther:in every other visit`;

@@ -69,7 +69,8 @@ function drawn(visit: VisitPlan): Odds {
   return oddsOf({
     problem: visit.problem,
     chosen: visit.solution.chosen,
-    spreads: visit.built.map((s) => ({ rateShape: s.rate.shape, minutesSpread: s.minutesSpread })),
+    spreads: visit.built.map((s) => ({ rateShape: s.rate.shape, minutesSpread: s.minutesSpread, work: s.activity })),
+    halfLife: { middle: visit.plan.halfLifeLikely, range: visit.plan.halfLifeRange },
   });
 }
 

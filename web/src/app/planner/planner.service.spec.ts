@@ -44,9 +44,9 @@ describe('PlannerService', () => {
       ...INPUT,
       asked: { items: ['bath' as const, 'nails' as const, 'body_clip' as const, 'face' as const], wantedMm: 9, sessionMinutes: 140 },
     };
-    const ways = await TestBed.inject(PlannerService).ask({ kind: 'ways', input: asked, atMost: 3 });
+    const ways = await TestBed.inject(PlannerService).ask({ kind: 'ways', input: asked, atMost: 5 });
     expect(ways.length).toBeGreaterThan(0);
-    expect(ways.length).toBeLessThanOrEqual(3);
+    expect(ways.length).toBeLessThanOrEqual(5);
     expect(new Set(ways.map((w) => w.way)).size).toBe(ways.length);
     expect(ways.map((w) => w.way)).toContain('welfare_only');
   });

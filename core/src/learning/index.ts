@@ -1,0 +1,2 @@
+/** What was told, held against what came. */
+export * from './told-against-came.js';
