@@ -124,6 +124,7 @@ function rateOf(pieces: readonly Piece[], minutes: number): StepRate {
   return {
     mean: mean((r) => r.mean),
     lasting: mean((r) => r.lasting),
+    kindLasting: mean((r) => r.kindLasting),
     ofItsKind: mean((r) => r.ofItsKind),
     interval: [mean((r) => r.interval[0]), mean((r) => r.interval[1])],
     shape: Math.min(...pieces.map((p) => p.rate.shape)),

@@ -1,7 +1,7 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import type { Blade, Guard } from '../knowledge/blades/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
-import type { BreakSeen, RateEvidence, SeenWork } from '../strain/index.js';
+import type { BreakSeen, RateEvidence, SeenWork, WholeEvidence } from '../strain/index.js';
 import type { Activity, FitVerdict, HouseRules, PlanWay, RefusableWork, ServiceItem, ToldItem, ZoneId } from '../words/index.js';
 import type { PlanNow } from './from-here.js';
 import type { Pace, TimeSeen } from './minutes.js';
@@ -45,6 +45,8 @@ export interface PlanInput {
   readonly history: readonly ActivityHistory[];
   /** What earlier visits say of how hard each kind of work is on this dog. */
   readonly evidence: readonly RateEvidence<Activity>[];
+  /** What they say of the dog as a whole. */
+  readonly wholeVisits: readonly WholeEvidence[];
   /** Nothing is planned for a dog that is not fit to groom today or whose vet must be asked first. */
   readonly fit: FitVerdict;
   readonly helperThere: boolean;

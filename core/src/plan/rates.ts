@@ -1,7 +1,7 @@
 import { findingIn } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound, resentedZones } from '../knowledge/dogs/index.js';
-import { learnRate } from '../strain/index.js';
+import { type DogFactor, learnDog, learnRate, type WholeEvidence } from '../strain/index.js';
 import { type Activity, type JointComfort, type Reason, reason, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS, isForEase, isMatWork, jointsOf, reachOf } from '../work/index.js';
 import type { PlanInput } from './plan-input.js';
@@ -12,6 +12,8 @@ export interface StepRate {
   /** The middle without what ails the dog today: what is learned of. */
   readonly lasting: number;
   readonly interval: readonly [number, number];
+  /** What dogs of its kind have without what ails it today, before anything of this dog was seen. */
+  readonly kindLasting: number;
   /** What dogs of its kind have, today's ailments included, before anything of this dog was seen. */
   readonly ofItsKind: number;
   /** Shape of the gamma distribution that the rate is known by: the higher, the surer. */
@@ -105,13 +107,17 @@ export function stepRate(
   const mood = MOOD_FACTOR[input.feelOver.mood];
   if (mood) times(mood, reason('rate.mood', { mood: input.feelOver.mood, factor: mood }, 0.4), false);
 
-  const learned = learnRate({ work: activity, priorPerMinute: lasting }, input.evidence);
+  const dog = dogOf(input.wholeVisits);
+  const learned = learnRate({ work: activity, priorPerMinute: lasting }, input.evidence, dog);
+  if (dog.visits > 0 && Math.abs(dog.middle) >= WORTH_TELLING)
+    reasons.push(reason('rate.dog', { factor: Math.exp(dog.middle), visits: dog.visits }, 0.6));
   if (learned.visits > 0) reasons.push(...learned.reasons);
   const [low, high] = learned.interval90;
   const painfulBy = whatHurts(activity, zones, input, comfort, skin);
   return {
     mean: learned.mean * today,
     lasting: learned.mean,
+    kindLasting: lasting,
     ofItsKind: lasting * today,
     interval: [low * today, high * today],
     shape: learned.shape,
@@ -121,6 +127,18 @@ export function stepRate(
     painfulBy,
     reasons,
   };
+}
+
+/** A dog whose rates differ from its kind's by less is like others: logarithm. Our default, about a tenth. */
+const WORTH_TELLING = 0.1;
+/** A plan asks of one dog at each of its pieces. */
+const dogs = new WeakMap<readonly WholeEvidence[], DogFactor>();
+function dogOf(visits: readonly WholeEvidence[]): DogFactor {
+  const known = dogs.get(visits);
+  if (known) return known;
+  const made = learnDog(visits);
+  dogs.set(visits, made);
+  return made;
 }
 
 /** Minutes that hurt: tight mats, red or sore skin, nails that press, splitting where skin is thin, a joint that cannot go along. */

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
-import { drawDog, simulateVisit, type SimulatedDog } from '../testing/simulated-dogs.js';
-import { evidenceFromPoints, evidenceOf, learnRate, type RateEvidence, SHIFTS, type StrainEntry, type WatchedVisit } from './index.js';
+import { AS_MODELLED, drawDog, simulateVisit, type SimulatedDog } from '../testing/simulated-dogs.js';
+import {
+  evidenceFromPoints,
+  evidenceOf,
+  learnDog,
+  learnRate,
+  type RateEvidence,
+  SHIFTS,
+  type StrainEntry,
+  type WatchedVisit,
+  type WholeEvidence,
+  wholeEvidenceOf,
+} from './index.js';
 
 const ask = { work: 'nails', priorPerMinute: 4 } as const;
 const says = (ratePerMinute: number, logLikelihoods: readonly number[], work = 'nails', minutes = 8): RateEvidence => ({
@@ -18,23 +29,23 @@ describe('learnRate', () => {
     const r = learnRate(ask, [says(4, [0, 0, 0], 'bath')]);
     expect([r.mean, r.visits, r.minutes]).toEqual([4, 0, 0]);
     expect(r.reasons.map((x) => x.rule)).toEqual(['rate.prior_only']);
-    expect(r.interval90.map((x) => x.toFixed(2))).toEqual(['1.91', '8.39']);
+    expect(r.interval90.map((x) => x.toFixed(2))).toEqual(['1.67', '9.60']);
   });
   it('agrees with a fine sum in another language (Python, 9,600 cells)', () => {
     const cases: readonly (readonly [readonly RateEvidence[], readonly number[]])[] = [
-      [[], [4.0, 1.908, 8.387, 4.455]],
-      [[NEAR], [4.076, 2.089, 7.945, 5.53]],
+      [[], [4.0, 1.669, 9.587, 3.064]],
+      [[NEAR], [4.094, 1.894, 8.821, 4.023]],
       [
         [NEAR, HIGHER],
-        [4.402, 2.353, 8.238, 6.375],
+        [4.518, 2.23, 9.227, 4.84],
       ],
       [
         [LOWER, LOWER, LOWER],
-        [2.771, 1.621, 4.689, 8.982],
+        [2.582, 1.394, 4.595, 7.095],
       ],
       [
         [NEAR, HIGHER, LOWER],
-        [3.757, 2.139, 6.558, 8.047],
+        [3.705, 1.992, 6.827, 6.526],
       ],
     ];
     for (const [evidence, [mean, low, high, shape]] of cases) {
@@ -69,6 +80,35 @@ describe('learnRate', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('learnDog', () => {
+  const visit = (believed: number, logLikelihoods: readonly number[]): WholeEvidence => ({ believed, minutes: 60, logLikelihoods });
+  const hard = visit(0, [-6, -1, 0]);
+  const asTold = visit(0.3, [-2, 0, -1]);
+  it('is any dog of its kind until a visit was seen', () => {
+    expect(learnDog([])).toEqual({ middle: 0, variance: jasmine.any(Number), visits: 0 });
+    expect(learnRate(ask, [], learnDog([]))).toEqual(learnRate(ask, []));
+  });
+  it('agrees with a fine sum in another language (Python, 9,600 cells), and so do rates of that dog', () => {
+    const { middle, variance, visits } = learnDog([hard, asTold]);
+    expect(middle).toBeCloseTo(0.1572, 2);
+    expect(variance).toBeCloseTo(0.1216, 2);
+    expect(visits).toBe(2);
+    const r = learnRate(ask, [NEAR], learnDog([hard, asTold]));
+    [r.mean, r.interval90[0], r.interval90[1], r.shape].forEach((is, i) =>
+      expect(Math.abs(is / [4.634, 2.253, 9.582, 4.631][i]! - 1)).toBeLessThan(0.015),
+    );
+  });
+  it('makes all work of a hard dog harder, the work that nobody has seen too', () => {
+    const dog = learnDog([hard, hard, hard]);
+    expect(learnRate(ask, [], dog).mean).toBeGreaterThan(4.5);
+    expect(learnDog([hard, hard]).middle).toBeLessThan(dog.middle);
+  });
+  it('is not asked to be harder by visits that came as it was believed', () => {
+    expect(Math.abs(learnDog([visit(0, [-2, 0, -2])]).middle)).toBeLessThan(0.05);
+    expect(learnDog([visit(0.6, [-2, 0, -2])]).middle).toBeGreaterThan(0.05);
   });
 });
 
@@ -135,6 +175,8 @@ describe('what a visit says of its kinds of work', () => {
 });
 
 describe('rates of dogs that are known', () => {
+  // All come down alike: a dog that comes down more slowly shows it as harder work, and a rate that says so is no error.
+  const EVEN = { ...AS_MODELLED, halfLife: 1e-6 };
   interface Learned {
     readonly truly: number;
     readonly mean: number;
@@ -144,8 +186,9 @@ describe('rates of dogs that are known', () => {
   /** Visits one after the other, each planned with what those before have taught. */
   function learn(dog: SimulatedDog, seed: number, at: readonly number[]): Map<number, Learned[]> {
     const evidence: RateEvidence[] = [];
+    const whole: WholeEvidence[] = [];
     const out = new Map<number, Learned[]>();
-    const rates = () => dog.works.map((w, i) => learnRate({ work: String(i), priorPerMinute: w.expected }, evidence));
+    const rates = () => dog.works.map((w, i) => learnRate({ work: String(i), priorPerMinute: w.expected }, evidence, learnDog(whole)));
     for (let v = 1; v <= Math.max(...at); v++) {
       const { seen, minutes } = simulateVisit(
         seed + v,
@@ -153,7 +196,9 @@ describe('rates of dogs that are known', () => {
         dog,
         rates().map((r) => r.mean),
       );
-      evidence.push(...evidenceOf({ ...seen, stretches: seen.stretches.map((s, i) => ({ ...s, work: String(i) })) }, minutes));
+      const stretches = seen.stretches.map((s, i) => ({ ...s, work: String(i), kindPerMinute: dog.works[i]?.expected }));
+      evidence.push(...evidenceOf({ ...seen, stretches }, minutes));
+      whole.push(...[wholeEvidenceOf({ ...seen, stretches }, minutes)].flatMap((w) => w ?? []));
       if (at.includes(v))
         out.set(
           v,
@@ -167,7 +212,7 @@ describe('rates of dogs that are known', () => {
     }
     return out;
   }
-  const dogs = Array.from({ length: 14 }, (_, d) => learn(drawDog(d + 1), 100 * d, [1, 3, 8]));
+  const dogs = Array.from({ length: 14 }, (_, d) => learn(drawDog(d + 1, EVEN), 100 * d, [1, 3, 8]));
   for (const visits of [1, 3, 8])
     it(`are covered after ${visits} visits, and told no worse than by their kind`, () => {
       const all = dogs.flatMap((d) => d.get(visits) ?? []);

@@ -1,5 +1,5 @@
 import { type LearnedTool, type Posture, type Reason, reason, type ZoneGroup } from '../words/index.js';
-import { type RateEvidence, SHIFTS } from './rate-evidence.js';
+import { type RateEvidence, SHIFTS, type WholeEvidence } from './rate-evidence.js';
 
 /** What was done, where, with what, how the dog stood: minutes and strain points seen. */
 export interface SeenWork<A extends string = string> {
@@ -29,38 +29,63 @@ export interface LearnedRate {
   readonly reasons: readonly Reason[];
 }
 
-/** How far dogs differ from their kind: standard deviation of the logarithm of a rate. Our default, held against simulated dogs. */
-export const DOGS_DIFFER = 0.45;
+/**
+ * How far dogs differ from their kind in all work, and each kind of work of one dog from the rest of it: standard deviations of the logarithm
+ * of a rate. Our defaults, held against simulated dogs.
+ */
+const DOGS_DIFFER = 0.4;
+const WORKS_DIFFER = 0.35;
 /**
  * What a visit says counts in part: while one kind of work is weighed the others are taken as believed, which makes it look surer than it
- * is. Measured on simulated dogs (`rate-book.spec.ts`); our default.
+ * is; a whole visit counts in less, for its works are weighed by themselves as well. Measured on simulated dogs (`rate-book.spec.ts`); our
+ * defaults.
  */
 const COUNTS_IN_PART = 0.6;
+const WHOLE_COUNTS = 0.3;
 /** Logarithms of the rate over the prior that are gone through. */
 const REACH = 2.4;
 const CELL = 0.1;
 const GRID: readonly number[] = Array.from({ length: Math.round((2 * REACH) / CELL) + 1 }, (_, i) => i * CELL - REACH);
-const Z90 = 1.6448536269514722;
+
+/** A dog as a whole against its kind: logarithm of the factor on all its rates, middle and variance. */
+export interface DogFactor {
+  readonly middle: number;
+  readonly variance: number;
+  readonly visits: number;
+}
+const ANY_DOG: DogFactor = { middle: 0, variance: DOGS_DIFFER ** 2, visits: 0 };
+
+/** How much harder, or easier, all work is on a dog than on others of its kind, from whole visits. */
+export function learnDog(visits: readonly WholeEvidence[]): DogFactor {
+  if (visits.length === 0) return ANY_DOG;
+  const logs = GRID.map((g) =>
+    visits.reduce((sum, e) => sum + WHOLE_COUNTS * logLikelihoodAt(e, g - e.believed), -0.5 * (g / DOGS_DIFFER) ** 2),
+  );
+  const { average } = weigh(logs);
+  const middle = average((g) => g);
+  return { middle, variance: average((g) => (g - middle) ** 2), visits: visits.length };
+}
 
 /**
- * Rate of a kind of work for one dog: what its kind is taken to have, times what each visit says of it. A visit whose strain could come
- * from many rates says little; one that could come from few says much.
+ * Rate of a kind of work for one dog: what its kind is taken to have, times what the dog is as a whole, times what each visit says of this
+ * work. A visit whose strain could come from many rates says little; one that could come from few says much.
  * @param evidence of this dog's visits, of all kinds of work
  * @example learnRate({ work: 'nails', priorPerMinute: 4 }, []).mean // => 4
  */
-export function learnRate<A extends string>(q: RateQuestion<A>, evidence: readonly RateEvidence<A>[]): LearnedRate {
+export function learnRate<A extends string>(
+  q: RateQuestion<A>,
+  evidence: readonly RateEvidence<A>[],
+  dog: DogFactor = ANY_DOG,
+): LearnedRate {
   const own = evidence.filter((e) => e.work === q.work && e.minutes > 0);
-  if (own.length === 0) return ofItsKind(q.priorPerMinute);
+  const spread = Math.sqrt(dog.variance + WORKS_DIFFER ** 2);
   const logs = GRID.map((u) =>
     own.reduce(
       (sum, e) => sum + COUNTS_IN_PART * logLikelihoodAt(e, u + Math.log(q.priorPerMinute / e.ratePerMinute)),
-      -0.5 * (u / DOGS_DIFFER) ** 2,
+      -0.5 * ((u - dog.middle) / spread) ** 2,
     ),
   );
-  const most = Math.max(...logs);
-  const weights = logs.map((x) => Math.exp(x - most));
-  const total = weights.reduce((a, b) => a + b, 0);
-  const average = (of: (u: number) => number): number => GRID.reduce((sum, u, i) => sum + of(u) * (weights[i] ?? 0), 0) / total;
+  const { weights, average } = weigh(logs);
   const middle = average((u) => u);
   const mean = q.priorPerMinute * Math.exp(middle);
   const minutes = own.reduce((sum, e) => sum + e.minutes, 0);
@@ -71,26 +96,22 @@ export function learnRate<A extends string>(q: RateQuestion<A>, evidence: readon
     shape: shapeOf(average((u) => (u - middle) ** 2)),
     minutes,
     visits: own.length,
-    reasons: [reason('rate.learned', facts, 0.7)],
+    reasons: own.length > 0 ? [reason('rate.learned', facts, 0.7)] : [reason('rate.prior_only', { rate: mean }, 0.2)],
   };
 }
 
-function ofItsKind(rate: number): LearnedRate {
-  return {
-    mean: rate,
-    interval90: [rate * Math.exp(-Z90 * DOGS_DIFFER), rate * Math.exp(Z90 * DOGS_DIFFER)],
-    shape: shapeOf(DOGS_DIFFER ** 2),
-    minutes: 0,
-    visits: 0,
-    reasons: [reason('rate.prior_only', { rate }, 0.2)],
-  };
+function weigh(logs: readonly number[]): { weights: number[]; average: (of: (u: number) => number) => number } {
+  const most = Math.max(...logs);
+  const weights = logs.map((x) => Math.exp(x - most));
+  const total = weights.reduce((a, b) => a + b, 0);
+  return { weights, average: (of) => GRID.reduce((sum, u, i) => sum + of(u) * (weights[i] ?? 0), 0) / total };
 }
 
 /** A gamma variable of this shape varies as much as a log-normal one whose logarithm has this variance. */
 const shapeOf = (logVariance: number): number => 1 / Math.expm1(logVariance);
 
 /** Between the shifts that were tried by the parabola through the nearest three; below them as low as the lowest, above them on as it falls. */
-function logLikelihoodAt({ logLikelihoods: logs }: RateEvidence, shift: number): number {
+function logLikelihoodAt({ logLikelihoods: logs }: Pick<RateEvidence, 'logLikelihoods'>, shift: number): number {
   const at = (i: number): number => logs[i] ?? 0;
   const last = SHIFTS.length - 1;
   const [first, second] = [SHIFTS[0] ?? 0, SHIFTS[1] ?? 1];

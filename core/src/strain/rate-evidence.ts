@@ -14,6 +14,15 @@ export interface RateEvidence<A extends string = string> {
   readonly logLikelihoods: readonly number[];
 }
 
+/** What one visit says of the dog as a whole: how likely it is if all its rates are e to a shift times what was believed. */
+export interface WholeEvidence {
+  /** Logarithm of what was believed over what dogs of its kind have, as a mean over the minutes of work. */
+  readonly believed: number;
+  readonly minutes: number;
+  /** For each of {@link SHIFTS}; the best is 0. */
+  readonly logLikelihoods: readonly number[];
+}
+
 /** Logarithms of true over believed rate at which a visit is weighed. */
 export const SHIFTS: readonly number[] = [-1, 0, 1];
 /** What a stretch of work did to the dog is seen so long after its end, minutes: two half-lives. */
@@ -67,4 +76,31 @@ function logLikelihoodsOf(filter: StrainFilter, end: number): number[] {
     filter.at(minute);
     return filter.logLikelihood;
   });
+}
+
+/**
+ * How likely a visit is if all its rates are otherwise than was believed.
+ * @returns `undefined` when nothing was done, or it is not known what its kind has
+ */
+export function wholeEvidenceOf(visit: WatchedVisit, end: number): WholeEvidence | undefined {
+  const read = { ...visit, uncounted: [...(visit.uncounted ?? []), ...GOOD_SIGNS] };
+  const known = visit.stretches.flatMap((s) => {
+    const minutes = Math.max(0, Math.min(end, s.toMinute ?? end) - s.fromMinute);
+    const lasting = s.lastingPerMinute ?? s.ratePerMinute;
+    return minutes > 0 && lasting > 0 && (s.kindPerMinute ?? 0) > 0 ? [{ minutes, log: Math.log(lasting / (s.kindPerMinute ?? 1)) }] : [];
+  });
+  const minutes = known.reduce((sum, k) => sum + k.minutes, 0);
+  if (minutes === 0) return undefined;
+  const logs = SHIFTS.map((shift) => {
+    const stretches = visit.stretches.map((s) => ({ ...s, ratePerMinute: s.ratePerMinute * Math.exp(shift) }));
+    const filter = new StrainFilter({ ...read, stretches }, GRAIN);
+    filter.at(end);
+    return filter.logLikelihood;
+  });
+  const best = Math.max(...logs);
+  return {
+    believed: known.reduce((sum, k) => sum + k.minutes * k.log, 0) / minutes,
+    minutes,
+    logLikelihoods: logs.map((x) => x - best),
+  };
 }

@@ -13,6 +13,8 @@ export interface WorkStretch<A extends string = string> {
   readonly ratePerMinute: number;
   /** The same without what ails it this day: sore skin, a stiff joint, its mood. */
   readonly lastingPerMinute?: number | undefined;
+  /** What dogs of its kind have, without what ails it and before anything of this dog was learned. */
+  readonly kindPerMinute?: number | undefined;
   /** What kind of work it is, when something is to be learned of it. */
   readonly work?: A;
 }

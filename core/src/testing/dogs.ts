@@ -22,6 +22,7 @@ export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> 
     asked: { items: FULL, wantedMm: 9, sessionMinutes: 150 },
     history: [],
     evidence: [],
+    wholeVisits: [],
     fit: 'go',
     helperThere: false,
     refused: [],

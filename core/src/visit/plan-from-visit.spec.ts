@@ -210,7 +210,15 @@ describe('what a visit leaves for the next', () => {
 describe('what the groomer fixed, in the log', () => {
   it('is in the plan that follows, and the latest list counts', () => {
     const fit: EventDraft = { type: 'fit_answered', body: { signs: [], vetAgreed: false, told: [], roomCelsius: 20 } };
-    const context = { dog: anInput({}, DOG).dog, history: [], evidence: [], breaks: [], trained: true, today: '2026-11-25' };
+    const context = {
+      dog: anInput({}, DOG).dog,
+      history: [],
+      evidence: [],
+      wholeVisits: [],
+      breaks: [],
+      trained: true,
+      today: '2026-11-25',
+    };
     const state = replay(
       VISIT,
       eventsOf([

@@ -4,7 +4,7 @@ import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/i
 import { CONTACT_MINUTES, type FitResult, fitToGroom, toldWithHours } from '../knowledge/fit/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
-import type { BreakSeen, RateEvidence } from '../strain/index.js';
+import type { BreakSeen, RateEvidence, WholeEvidence } from '../strain/index.js';
 import type { Activity, Condition, HouseRules, ZoneId } from '../words/index.js';
 import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
@@ -15,6 +15,7 @@ export interface PlanContext {
   readonly dog: DogFacts;
   readonly history: readonly ActivityHistory[];
   readonly evidence: readonly RateEvidence<Activity>[];
+  readonly wholeVisits: readonly WholeEvidence[];
   /** Watched breaks of earlier visits. */
   readonly breaks: readonly BreakSeen[];
   /** The groomer is trained with #30 and closer. */
@@ -52,6 +53,7 @@ export function planContextOf(
     knownMarks: marksStillThere(now.knownMarks ?? [], past),
     history: historyOf(past),
     evidence: evidenceSeenIn(past),
+    wholeVisits: past.flatMap((s) => s.whole ?? []),
     breaks: breaksSeenIn(past),
     times: timesOf(past),
     carriedOver: carriedOverFrom(past),
@@ -116,6 +118,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       asked: state.asked,
       history: context.history,
       evidence: context.evidence,
+      wholeVisits: context.wholeVisits,
       fit: fit.verdict,
       helperThere: state.helperThere,
       refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),

@@ -38,6 +38,7 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
       breakAfter: s.breaks.map((b) => b.after),
       ratePerMinute: s.rate.mean,
       lastingPerMinute: s.rate.lasting,
+      kindPerMinute: s.rate.kindLasting,
       hold: s.hold.hold,
       also: [...s.hold.also],
       blade: s.blade?.blade ?? null,

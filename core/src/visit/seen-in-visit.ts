@@ -9,6 +9,8 @@ import {
   strainQuantile,
   WATCH_AT,
   type WatchSpell,
+  type WholeEvidence,
+  wholeEvidenceOf,
 } from '../strain/index.js';
 import { type Activity, activityOf, type CalmState } from '../words/index.js';
 import { watchedVisitOf } from './watched-visit.js';
@@ -66,16 +68,24 @@ export function liftBreak(b: BreakSeen | BreakOfOld): BreakSeen {
 /** What a visit that has ended says of how hard each kind of work is on the dog, rounded as it is kept. */
 export function rateEvidenceOf(state: VisitState): RateEvidence<Activity>[] {
   const visit = watchedVisitOf(state);
-  if (!visit || !state.work) return [];
-  const end = ((state.work.endedMs ?? state.work.clockMs) - state.work.startedMs) / 60_000;
-  const short = (x: number): number => Math.round(1000 * x) / 1000;
-  return evidenceOf(visit, end).map((e) => ({
+  if (!visit) return [];
+  return evidenceOf(visit, endOf(state)).map((e) => ({
     ...e,
     ratePerMinute: short(e.ratePerMinute),
     minutes: short(e.minutes),
     logLikelihoods: e.logLikelihoods.map(short),
   }));
 }
+
+/** What it says of the dog as a whole. */
+export function wholeVisitOf(state: VisitState): WholeEvidence | undefined {
+  const visit = watchedVisitOf(state);
+  const whole = visit && wholeEvidenceOf(visit, endOf(state));
+  return whole && { believed: short(whole.believed), minutes: short(whole.minutes), logLikelihoods: whole.logLikelihoods.map(short) };
+}
+
+const endOf = ({ work }: VisitState): number => (work ? ((work.endedMs ?? work.clockMs) - work.startedMs) / 60_000 : 0);
+const short = (x: number): number => Math.round(1000 * x) / 1000;
 
 /**
  * How long each stretch of work stayed below watch. A stretch that began above says nothing about the work and is left out.

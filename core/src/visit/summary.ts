@@ -1,6 +1,6 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import { type ActivityHistory, type Pace, seenWork, type TimeSeen } from '../plan/index.js';
-import { type BreakSeen, evidenceFromPoints, type RateEvidence, type WatchSpell } from '../strain/index.js';
+import { type BreakSeen, evidenceFromPoints, type RateEvidence, type WatchSpell, type WholeEvidence } from '../strain/index.js';
 import {
   type Activity,
   activityOf,
@@ -18,7 +18,7 @@ import {
 } from '../words/index.js';
 import { leftZonesIn, undoneIn, type UndonePiece, undonePiecesIn, undoneZonesIn } from './carried-over.js';
 import { coatDoneIn, warnedIn } from './known-from-visits.js';
-import { type BreakOfOld, breaksOf, liftBreak, rateEvidenceOf, spellsOf } from './seen-in-visit.js';
+import { type BreakOfOld, breaksOf, liftBreak, rateEvidenceOf, spellsOf, wholeVisitOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
 import { workNow } from './work-clock.js';
 
@@ -68,6 +68,7 @@ export interface VisitSummary {
   readonly spells?: readonly WatchSpell<Activity>[];
   /** What it says of how hard each kind of work is on the dog, once it has ended; not in summaries written by earlier versions. */
   readonly evidence?: readonly RateEvidence<Activity>[] | null;
+  readonly whole?: WholeEvidence | null;
   /** Zones of grade 2 and up that were felt; not in summaries written by earlier versions. */
   readonly mattedZones?: number;
   /** Joints that were not free, the leg it spared, its weight on the scale; not in summaries written by earlier versions. */
@@ -144,6 +145,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     weightKg: state.weightKg ?? null,
     breaks: state.ended ? breaksOf(state) : [],
     evidence: state.ended ? rateEvidenceOf(state) : null,
+    whole: state.ended ? (wholeVisitOf(state) ?? null) : null,
     spells: spellsOf(state, now?.strain.points ?? []),
     incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what, zone: i.zone ?? null })),
     warned: warnedIn(state) ?? null,

@@ -263,7 +263,7 @@ describe('summaries', () => {
 });
 
 describe('planInputOf', () => {
-  const context = { dog: aDog(), history: [], evidence: [], breaks: [], trained: true, today: SPEC_DAY };
+  const context = { dog: aDog(), history: [], evidence: [], wholeVisits: [], breaks: [], trained: true, today: SPEC_DAY };
   it('waits for the fit questions', () => expect(planInputOf(replay(VISIT, eventsOf([[0, BOOKED]])), context)).toBeUndefined());
   it('carries findings, verdict and refusals', () => {
     const s = replay(

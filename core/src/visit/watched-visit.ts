@@ -27,6 +27,7 @@ export function watchedVisitOf(state: VisitState): WatchedVisit<Activity> | unde
       toMinute: r.toMinute,
       ratePerMinute: plannedRate(state, r.step) * tiredBy(r),
       lastingPerMinute: plan?.steps.find((s) => s.id === r.step)?.lastingPerMinute,
+      kindPerMinute: plan?.steps.find((s) => s.id === r.step)?.kindPerMinute,
       work: activityOf(r.step),
     })),
     start: plan?.startStrain ?? 0,

@@ -36,6 +36,8 @@ const plannedStep = z.strictObject({
   breakAfter: z.array(minutes).optional(),
   /** Without what ails the dog that day; left out by versions that did not tell it apart. */
   lastingPerMinute: z.number().min(0).optional(),
+  /** The same of dogs of its kind; left out by versions that did not say. */
+  kindPerMinute: z.number().min(0).optional(),
   ratePerMinute: z.number().min(0),
   hold: z.enum(HOLD_IDS),
   also: z.array(z.enum(HOLD_IDS)),

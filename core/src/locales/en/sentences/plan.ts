@@ -13,6 +13,8 @@ export const PLAN_SENTENCES = {
   'rate.red_skin': 'Red skin (× {factor}).',
   'rate.sore_skin': 'Sore skin nearby (× {factor}).',
   'rate.mood': '{mood} today (× {factor}).',
+  'rate.dog':
+    'All work was about {factor} times as hard on it as on others of its kind, in {visits} {visits_n, plural, one {visit} other {visits}}.',
   'rate.learned':
     'Learned from {minutes} min of this in {visits} {visits_n, plural, one {visit} other {visits}}, from the signs that came and those that did not: {from} became {to} points a minute.',
   // Steps
