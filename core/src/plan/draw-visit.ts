@@ -274,7 +274,7 @@ class RunningVisit {
   }
 }
 
-/** Points of the signs of each tier; a snap or a bite ends the visit by itself and counts as two hard signs do. */
+/** Points of the signs of each tier, each as likely. A first snap is drawn as a first hard sign: that it ends a visit by itself is not drawn yet. */
 const pointsOf = (tier: ModelTier): number[] => SIGNAL_IDS.filter((s) => SIGNALS[s].tier === tier).map((s) => SIGNALS[s].points);
 const POINTS: Readonly<Record<ModelTier, readonly number[]>> = {
   early: pointsOf('early'),

@@ -1,6 +1,6 @@
 import { randomLcg } from 'd3-random';
 import jstat from 'jstat';
-import { measureStrain, PAUSE_AT, recoveryPerMinute, SIGNALS, STOP_AT } from '../strain/index.js';
+import { PAUSE_AT, recoveryPerMinute, STOP_AT } from '../strain/index.js';
 import { plainProblem } from '../testing/linear-problems.js';
 import {
   DAY_SPREAD,
@@ -131,23 +131,6 @@ describe('the meter of a drawn visit', () => {
   it('takes longer where it pauses', () => {
     const drawn = draw(hard, [SURE], {}, 300).filter((v) => v.paused && v.finished);
     for (const v of drawn) expect(v.minutes).toBeGreaterThan(35.9);
-  });
-  it('agrees with the meter at the table on the same entries', () => {
-    // Kept beside each other on purpose: one counts in a loop over thousands of visits, the other reads a log.
-    const meter = measureStrain(
-      [
-        { kind: 'signal', minute: 1, signal: 'whale_eye' },
-        { kind: 'signal', minute: 2, signal: 'growl' },
-        { kind: 'break_started', minute: 2 },
-        { kind: 'state_seen', minute: 8, mood: 'relaxed' },
-        { kind: 'break_ended', minute: 8 },
-      ],
-      10,
-      6,
-      8,
-    );
-    expect([meter.peak, meter.strain]).toEqual([PAUSE_AT, jasmine.any(Number)]);
-    expect(meter.strain).toBeCloseTo(PAUSE_AT / 2 + SIGNALS.soft_body.points, 9);
   });
 });
 

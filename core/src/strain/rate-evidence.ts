@@ -25,7 +25,7 @@ export interface WholeEvidence {
 
 /** Logarithms of true over believed rate at which a visit is weighed. */
 export const SHIFTS: readonly number[] = [-1, 0, 1];
-/** What a stretch of work did to the dog is seen so long after its end, minutes: two half-lives. */
+/** What a stretch of work did to the dog is seen so long after its end, minutes: a half-life and a half. Our default. */
 const SEEN_AFTER_MINUTES = 9;
 
 /**
