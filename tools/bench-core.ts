@@ -6,7 +6,21 @@ import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { askTools } from '@mansuet/core/knowledge/tools';
 import type { VisitEvent } from '@mansuet/core/log';
 import { kaplanMeier, rateInterval90 } from '@mansuet/core/statistics';
-import { learnHalfLife } from '@mansuet/core/strain';
+import {
+  type Belief,
+  type BreakSeen,
+  learnDog,
+  learnHalfLife,
+  learnRate,
+  measureStrain,
+  nextMinutes,
+  type RateEvidence,
+  StandingMeter,
+  type StrainEntry,
+  StrainFilter,
+  type WatchedVisit,
+  type WholeEvidence,
+} from '@mansuet/core/strain';
 import { replay } from '@mansuet/core/visit';
 import { SIGNAL_IDS, ZONE_IDS } from '@mansuet/core/words';
 import { aBladeQuestion } from '../core/src/testing/blade-questions.js';
@@ -81,3 +95,39 @@ time('blade model fitted to 20 readings', '–', () => fitHeatModel(readings, 22
 time('half-life from 200 breaks', '–', () =>
   learnHalfLife(Array.from({ length: 200 }, (_, i) => ({ strainBefore: 40 + (i % 9), spread: 8, minutes: 5, mood: 'relaxed' }))),
 );
+
+const STRETCHES = Array.from({ length: 10 }, (_, i) => ({ fromMinute: 10 * i, toMinute: 10 * i + 10, ratePerMinute: 1 + (i % 4) / 2 }));
+const visitOf = (entries: readonly StrainEntry[]): WatchedVisit => ({ entries, stretches: STRETCHES, start: 10, halfLifeMinutes: 6 });
+const signs: StrainEntry[] = Array.from({ length: 2000 }, (_, i) => ({
+  kind: 'signal',
+  minute: i / 20,
+  signal: SIGNAL_IDS[i % 14] ?? 'yawn',
+}));
+time('meter of a visit of 2,000 signs in 100 min, from its start', 'under 50 ms', () => measureStrain(visitOf(signs), 100));
+const standing = new StandingMeter();
+let tapped = signs.filter((s, i) => s.minute < 60 && i % 40 === 0);
+standing.read(visitOf(tapped), 60);
+let minute = 60;
+time('one more sign, half a minute later, through the meter that stands after an hour', 'under 2 ms', () => {
+  minute += 0.5;
+  tapped = [...tapped, { kind: 'signal', minute, signal: 'lip_lick' }];
+  return standing.read(visitOf(tapped), minute);
+});
+const believed: Belief = new StrainFilter(visitOf(tapped)).at(90);
+time('chance of a growl in the next 5 min, with what would lower it', '–', () => nextMinutes(believed, 2, 1, 6));
+const shifted = [-1.2, 0, -0.7];
+const evidence: RateEvidence[] = Array.from({ length: 200 * 8 }, (_, i) => ({
+  work: `work ${i % 8}`,
+  ratePerMinute: 1 + (i % 5) / 4,
+  minutes: 8,
+  logLikelihoods: shifted.map((x, j) => x * (1 + ((i + j) % 3) / 3)),
+}));
+const whole: WholeEvidence[] = Array.from({ length: 200 }, (_, i) => ({ believed: (i % 5) / 10, minutes: 70, logLikelihoods: shifted }));
+const breaks: BreakSeen[] = Array.from({ length: 400 }, (_, i) => ({ strainBefore: 40 + (i % 9), spread: 8, minutes: 5, mood: 'relaxed' }));
+time('a dog of 200 visits: its factor, the rates of 8 kinds of work, its half-life', 'under 100 ms', () => {
+  const dog = learnDog(whole);
+  return [
+    learnHalfLife(breaks),
+    ...Array.from({ length: 8 }, (_, w) => learnRate({ work: `work ${w}`, priorPerMinute: 1.5 }, evidence, dog)),
+  ];
+});

@@ -72,7 +72,7 @@ export async function solverRows(page: Page): Promise<SolverRow[]> {
 export function solverTable(rows: readonly SolverRow[]): string {
   const gap = (x: number): string => (Number.isFinite(x) ? `${(x * 100).toFixed(1)} %` : 'not known');
   return [
-    '| steps | within 1 % of the last plan | to the proof or the limit | slowest | proven | gap: median; largest | 10,000 visits |',
+    '| steps | within 1 % of the last plan | to the proof or the limit | slowest | proven | gap: median; largest | 2,000 visits |',
     '| --- | --- | --- | --- | --- | --- | --- |',
     ...rows.map(
       (r) =>

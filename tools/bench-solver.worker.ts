@@ -13,7 +13,7 @@ export interface SolverRun {
   readonly proven: boolean;
   readonly gap: number;
   readonly labels: number;
-  /** Milliseconds for 10,000 drawn visits. */
+  /** Milliseconds for 2,000 drawn visits. */
   readonly oddsMs: number;
 }
 

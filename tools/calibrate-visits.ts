@@ -5,24 +5,32 @@ import { DEMO_DOGS, type DemoDog, formOf } from '../demo/src/dogs.js';
 import { pastFindings } from '../demo/src/findings.js';
 import { seeded } from '../demo/src/random.js';
 import { tell } from '../demo/src/visit-story.js';
+import type { LivedWorld } from '../demo/src/work-through.js';
 
 /** Lives of the demo's dogs that are drawn: each is about 145 visits, from the first to the latest, learned from as they come. */
 const LIVES = 4;
-const DRAWN = 1000;
+/** In worlds that are otherwise than the model one life each. */
+const WORLDS: Readonly<Record<string, { readonly lives: number; readonly world: Partial<LivedWorld> }>> = {
+  'as modelled': { lives: LIVES, world: {} },
+  'half of the signs entered': { lives: 1, world: { enters: 0.5 } },
+  'slower to come down at work': { lives: 1, world: { inWork: 1.6 } },
+  'wilder days': { lives: 1, world: { days: 0.6 } },
+};
+const DRAWN = 500;
 const LABELS = 100_000;
 const WEEK_MS = 604_800_000;
 const NOW_MS = Date.UTC(2026, 0, 15, 11);
 const ID = '018f3a3e-0000-7000-8000-000000000001';
 
 /** A dog's visits through the log, each planned, told and lived; what is true of the dog nobody learns but by what is seen. */
-function lifeOf(demo: DemoDog, random: ReturnType<typeof seeded>): ToldVisit[] {
+function lifeOf(demo: DemoDog, random: ReturnType<typeof seeded>, world: Partial<LivedWorld>): ToldVisit[] {
   const form = formOf(demo, new Date(NOW_MS));
   const told: ToldVisit[] = [];
   let past: VisitSummary[] = [];
   for (let visit = 0; visit < demo.visits; visit++) {
     const arrivesMs = NOW_MS - (demo.visits - visit) * 7 * WEEK_MS;
     const findings = pastFindings(demo, random, undefined);
-    const who = { demo, form, dogId: ID, groomerId: ID, trained: true, pace: [], nowMs: NOW_MS, until: 'gone' as const };
+    const who = { demo, form, dogId: ID, groomerId: ID, trained: true, pace: [], nowMs: NOW_MS, until: 'gone' as const, world };
     const events = tell({ ...who, past, arrivesMs, findings }, random);
     const visitId = events[0]?.visitId ?? '';
     const taken = events.findIndex((e) => e.type === 'plan_accepted');
@@ -43,29 +51,35 @@ function lifeOf(demo: DemoDog, random: ReturnType<typeof seeded>): ToldVisit[] {
   return told;
 }
 
-const all = Array.from({ length: LIVES }, (_, life) => {
-  const random = seeded(20 + life);
-  return DEMO_DOGS.flatMap((demo) => lifeOf(demo, random));
-}).flat();
-
 const percent = (x: number): string => `${(100 * x).toFixed(1)} %`;
-console.log(`\nWhat a plan told and what its visit came to: ${all.length} visits of the demo's dogs, in fifths of what was told\n`);
-console.log('| | told | came | 90 % interval | visits |\n| --- | --- | --- | --- | --- |');
-for (const [name, of] of [
-  ['pause', (v: ToldVisit) => v.pause],
-  ['stop', (v: ToldVisit) => v.stop],
-  ['in time', (v: ToldVisit) => v.inTime],
-] as const) {
-  const { groups, brier, skill } = calibrationOf(all.map(of));
-  for (const g of groups)
-    console.log(
-      `| ${name} | ${percent(g.told)} | ${percent(g.came)} | ${percent(g.range90[0])} to ${percent(g.range90[1])} | ${g.count} |`,
-    );
+
+function tellWorld(name: string, lives: number, world: Partial<LivedWorld>): void {
+  const all = Array.from({ length: lives }, (_, life) => {
+    const random = seeded(20 + life);
+    return DEMO_DOGS.flatMap((demo) => lifeOf(demo, random, world));
+  }).flat();
   console.log(
-    `| ${name}: Brier score | ${brier.toFixed(3)} | skill ${skill === undefined ? 'none to tell' : skill.toFixed(2)} | | ${all.length} |`,
+    `\nWhat a plan told and what its visit came to, ${name}: ${all.length} visits of the demo's dogs, in fifths of what was told\n`,
+  );
+  console.log('| | told | came | 90 % interval | visits |\n| --- | --- | --- | --- | --- |');
+  for (const [what, of] of [
+    ['pause', (v: ToldVisit) => v.pause],
+    ['stop', (v: ToldVisit) => v.stop],
+    ['in time', (v: ToldVisit) => v.inTime],
+  ] as const) {
+    const { groups, brier, skill } = calibrationOf(all.map(of));
+    for (const g of groups)
+      console.log(
+        `| ${what} | ${percent(g.told)} | ${percent(g.came)} | ${percent(g.range90[0])} to ${percent(g.range90[1])} | ${g.count} |`,
+      );
+    console.log(
+      `| ${what}: Brier score | ${brier.toFixed(3)} | skill ${skill === undefined ? 'none to tell' : skill.toFixed(2)} | | ${all.length} |`,
+    );
+  }
+  const { bias, within } = minutesToldAgainstCame(all);
+  console.log(
+    `\nMinutes: visits took ${percent(1 + bias)} of what was told on average; ${percent(within)} ended within the range that was told.`,
   );
 }
-const { bias, within } = minutesToldAgainstCame(all);
-console.log(
-  `\nMinutes: visits took ${percent(1 + bias)} of what was told on average; ${percent(within)} ended within the range that was told.`,
-);
+
+for (const [name, { lives, world }] of Object.entries(WORLDS)) tellWorld(name, lives, world);

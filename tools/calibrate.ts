@@ -49,7 +49,7 @@ function draw(all: readonly Held[]): string {
   const x = scaleLog([least, 0.6], [edge, size - 16]);
   const y = scaleLog([least, 0.6], [size - edge, 16]);
   const on = (value: number): number => Math.max(least, value);
-  const colours = ['#1f3a4d', '#a86f1f', '#5d8a74', '#b8552f', '#6d7f8a'];
+  const colours = ['#1f3a4d', '#a86f1f', '#5d8a74', '#b8552f', '#6d7f8a', '#7a2340'];
   const ticks = [0.001, 0.01, 0.1, 0.5];
   const marks = all.flatMap((h, w) =>
     h.groups.map((g) => {

@@ -17,7 +17,7 @@ import {
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import { VisitWriter } from './visit-writer.js';
-import { workThrough } from './work-through.js';
+import { type LivedWorld, workThrough } from './work-through.js';
 
 export interface Story {
   readonly demo: DemoDog;
@@ -39,6 +39,8 @@ export interface Story {
   readonly until: Phase | 'gone';
   /** The moment of today's visits; past ones run to their end. */
   readonly nowMs: number;
+  /** A world that is otherwise than the model; as the demo's salon when left out. */
+  readonly world?: Partial<LivedWorld>;
 }
 
 export interface Findings {

@@ -1,25 +1,41 @@
 import type { HandlingPlan, PlannedStep } from '@mansuet/core/plan';
-import { MOOD_START, SimulatedStrain, type Temperament, TICK_MINUTES } from '@mansuet/core/strain';
+import {
+  ENTERED,
+  type MeasuredStrain,
+  MOOD_START,
+  PAUSE_MINUTES,
+  PAUSES_AT_MOST,
+  SimulatedStrain,
+  StandingMeter,
+  type Temperament,
+  TICK_MINUTES,
+} from '@mansuet/core/strain';
 import { replay, workNow } from '@mansuet/core/visit';
-import type { Activity, StrainBand } from '@mansuet/core/words';
+import type { Activity } from '@mansuet/core/words';
 import type { DemoDog } from './dogs.js';
 import { type Random, seeded } from './random.js';
 import type { Story } from './visit-story.js';
 import type { VisitWriter } from './visit-writer.js';
 
-/** Shares of the signs that hands enter: of strain, and of good ones. */
-const ENTERED = { strain: 0.85, good: 0.5 } as const;
 /** Somebody says how the dog is when nothing was entered for so long, minutes. */
 const LOOKS_AFTER_MINUTES = 4.5;
-/** A pause that the meter asks for, minutes; after so many in a row the dog has had enough. */
-const PAUSE_MINUTES = 6;
-const PAUSES_AT_MOST = 2;
 const BETWEEN_STEPS_MINUTES = 0.5;
 /** The visit that is shown running is a hard one that goes well: a tap by whoever looks at it may change that. */
 const SHOWN_STRAIN_UP_TO = 32;
 const SHOWN_MINUTES = 3;
-/** How far days of one dog differ, and dogs in each kind of work and in how they come down: standard deviations of logarithms. */
-const SPREADS = { day: 0.3, work: 0.3, halfLife: 0.25 } as const;
+/** How far dogs differ in each kind of work and in how they come down: standard deviations of logarithms. */
+const SPREADS = { work: 0.3, halfLife: 0.25 } as const;
+
+/** What may be otherwise where dogs live. */
+export interface LivedWorld {
+  /** How far days of one dog differ: standard deviation of the logarithm. */
+  readonly days: number;
+  /** Half-life in the work against that at rest. */
+  readonly inWork: number;
+  /** Share of what a busy hand enters that is entered. */
+  readonly enters: number;
+}
+const AS_IT_IS: LivedWorld = { days: 0.3, inWork: 1, enters: 1 };
 const HALF_LIFE_MINUTES = 6;
 /** One dog in so many goes quiet as strain rises. */
 const QUIET_ONE_IN = 10;
@@ -62,18 +78,21 @@ function spread(random: Random, sd: number): number {
 
 class Table {
   private readonly inside: SimulatedStrain;
+  private readonly meter = new StandingMeter();
   private readonly day: number;
+  private readonly world: LivedWorld;
   private readonly running: boolean;
   private entered: number;
-  private pauses = 0;
 
   constructor(
     private readonly w: VisitWriter,
     private readonly story: Story,
     private readonly random: Random,
   ) {
-    this.inside = new SimulatedStrain(MOOD_START[story.findings.mood], temperamentOf(story.demo), () => random.next());
-    this.day = spread(random, SPREADS.day);
+    this.world = { ...AS_IT_IS, ...story.world };
+    const dog = { ...temperamentOf(story.demo), inWork: this.world.inWork };
+    this.inside = new SimulatedStrain(MOOD_START[story.findings.mood], dog, () => random.next());
+    this.day = spread(random, this.world.days);
     this.running = story.until === 'work';
     this.entered = w.now;
   }
@@ -83,23 +102,25 @@ class Table {
     let worked = 0;
     const hurtAt = story.incident ? random.whole(0, steps.length - 1) : -1;
     for (const [i, step] of steps.entries()) {
-      const planned = step.breaks.reduce((sum, b) => sum + b.minutes, 0);
+      const planned = step.breaks.reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0);
       // The running visit is shown in a step, not in a break that began long ago.
-      const shown = this.running && w.now + (planned + SHOWN_MINUTES) * 60_000 >= story.nowMs;
-      if (planned > 0 && !shown && this.pause(planned)) return undefined;
+      const wouldShow = (pause: number): boolean => this.running && w.now + (pause + SHOWN_MINUTES) * 60_000 >= story.nowMs;
+      if (planned > 0 && !wouldShow(planned) && this.pause(planned)) return undefined;
       this.rest(BETWEEN_STEPS_MINUTES);
       w.write({ type: 'step_started', body: { step: step.id } });
       if (i === hurtAt && story.incident) w.write({ type: 'incident', body: { incidentId: w.id(), ...story.incident } });
       const rate = step.rate.ofItsKind * hardness(story.demo, step.activity) * this.day * (1 + tiring * worked);
       const minutes = step.minutes * random.between(0.8, 1.3);
+      const inside = step.breaks.filter((b) => b.after > 0).map((b) => ({ ...b, after: (b.after * minutes) / step.minutes }));
       for (let m = 0; m < minutes; m += TICK_MINUTES) {
         w.wait(TICK_MINUTES);
         if (this.isOver()) return undefined;
+        const due = m >= (inside[0]?.after ?? Infinity) ? inside.shift() : undefined;
+        if (due && !wouldShow(due.minutes) && this.pause(due.minutes)) return undefined;
         if (!this.tick(rate)) continue;
-        const band = this.band();
-        if (band === 'pause' && this.pause(PAUSE_MINUTES)) return undefined;
-        this.pauses = band === 'pause' ? this.pauses + 1 : 0;
-        if (band === 'stop' || this.pauses > PAUSES_AT_MOST)
+        const after = this.obey();
+        if (after === 'shown') return undefined;
+        if (after === 'enough')
           return { outcome: 'stopped', why: `${story.demo.name} had enough in the ${step.activity.replaceAll('_', ' ')}.` };
       }
       worked += minutes;
@@ -108,13 +129,25 @@ class Table {
     return { outcome: 'finished', why: '' };
   }
 
+  /** What the meter asks for: pauses, more of them where one did not help, the end. @returns whether the story ends in one, or the dog has had enough */
+  private obey(): 'go_on' | 'shown' | 'enough' {
+    for (let pauses = 0; ; pauses++) {
+      const band = this.read()?.band;
+      if (band === 'stop' || (band === 'pause' && pauses === PAUSES_AT_MOST)) return 'enough';
+      if (band !== 'pause') return 'go_on';
+      // Whoever looks at the running visit finds it at work.
+      if (this.running && this.w.now + (PAUSE_MINUTES + SHOWN_MINUTES) * 60_000 >= this.story.nowMs) return 'go_on';
+      if (this.pause(PAUSE_MINUTES)) return 'shown';
+    }
+  }
+
   /** @returns whether anything was entered */
   private tick(rate: number): boolean {
     const { w, random, inside } = this;
     const before = this.entered;
     for (const tier of inside.tick(rate)) {
-      const held = this.running && tier !== 'good' && (tier === 'hard' || this.meter() >= SHOWN_STRAIN_UP_TO);
-      if (held || !random.chance(tier === 'good' ? ENTERED.good : ENTERED.strain)) continue;
+      const held = this.running && tier !== 'good' && (tier === 'hard' || (this.read()?.strain ?? 0) >= SHOWN_STRAIN_UP_TO);
+      if (held || !random.chance(ENTERED[tier] * (tier === 'hard' ? 1 : this.world.enters))) continue;
       w.write({ type: 'signal_seen', body: { signal: inside.signOf(tier) } });
       this.entered = w.now;
     }
@@ -144,7 +177,7 @@ class Table {
     for (let m = 0; m < minutes - TICK_MINUTES / 2; m += TICK_MINUTES) {
       const came = this.inside.tick(undefined);
       this.w.wait(TICK_MINUTES);
-      if (!came.includes('good') || !this.random.chance(ENTERED.good) || this.isOver()) continue;
+      if (!came.includes('good') || this.isOver()) continue;
       this.w.write({ type: 'signal_seen', body: { signal: this.inside.signOf('good') } });
       this.entered = this.w.now;
     }
@@ -154,11 +187,7 @@ class Table {
     return this.running && this.w.now >= this.story.nowMs - 20_000;
   }
 
-  private meter(): number {
-    return workNow(replay(this.w.visitId, this.w.events), this.w.now)?.strain.strain ?? 0;
-  }
-
-  private band(): StrainBand {
-    return workNow(replay(this.w.visitId, this.w.events), this.w.now)?.strain.band ?? 'settled';
+  private read(): MeasuredStrain | undefined {
+    return workNow(replay(this.w.visitId, this.w.events), this.w.now, this.meter)?.strain;
   }
 }

@@ -150,6 +150,18 @@ export const VISIT_CONTEXT = z.object({
     .default(null),
   /** How fast the groomer of this visit is, over past visits. */
   pace: z.array(z.object({ activity: z.enum(ACTIVITIES), ratio: z.number().gt(0), visits: z.number().int() })).default([]),
+  /** What the salon's other dogs say of each kind of work. */
+  pool: z
+    .array(
+      z.object({
+        work: z.enum(ACTIVITIES),
+        shift: z.number(),
+        variance: z.number().min(0),
+        dogs: z.number().int(),
+        counts: z.number().min(0).max(1),
+      }),
+    )
+    .default([]),
 });
 export type VisitContext = z.infer<typeof VISIT_CONTEXT>;
 

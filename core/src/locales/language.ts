@@ -1,4 +1,5 @@
 import type {
+  AskedSignal,
   BITE_TOLD,
   BladeId,
   Care,
@@ -119,6 +120,7 @@ export interface LabelIds {
   service: ServiceItem;
   sex: (typeof SEXES)[number];
   signal: SignalId;
+  elsewhere: AskedSignal;
   step: StepName;
   skin: SkinState;
   stroke: Stroke;

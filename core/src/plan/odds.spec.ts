@@ -1,6 +1,6 @@
 import { randomLcg } from 'd3-random';
 import jstat from 'jstat';
-import { PAUSE_AT, recoveryPerMinute, STOP_AT } from '../strain/index.js';
+import { measureStrain, PAUSE_AT, recoveryPerMinute, STOP_AT } from '../strain/index.js';
 import { plainProblem } from '../testing/linear-problems.js';
 import {
   DAY_SPREAD,
@@ -13,6 +13,7 @@ import {
   solve,
   type StepSpread,
   VisitDrawer,
+  worldAsModelled,
 } from './index.js';
 
 const SURE: StepSpread = { rateShape: 1e7, minutesSpread: 1e-9 };
@@ -27,7 +28,7 @@ const STILL: DrawnWorld = {
   startSpread: 0,
   quietShare: 0,
 };
-const VISITS = 10_000;
+const VISITS = 3_000;
 const inOrder = (problem: PlanProblem): { step: number; breaks: number[] }[] => problem.steps.map((_, step) => ({ step, breaks: [0] }));
 const draw = (problem: PlanProblem, spreads: readonly StepSpread[], world: Partial<DrawnWorld> = {}, visits = VISITS): DrawnVisit[] => {
   const drawer = new VisitDrawer(problem, inOrder(problem), spreads, { ...STILL, ...world }, randomLcg(0.31));
@@ -64,7 +65,7 @@ describe('drawn strain against closed forms', () => {
     const found = odds(problem, [{ ...SURE, minutesSpread: 0.25 }]);
     const exact = jstat.normal.cdf(Math.log(10 / 9) / 0.25, 0, 1);
     expect(Math.abs(found.inTime.chance - exact)).toBeLessThan(4 * found.inTime.standardError + 0.01);
-    expect(found.inTime.standardError).toBeCloseTo(Math.sqrt((found.inTime.chance * (1 - found.inTime.chance)) / VISITS), 12);
+    expect(found.inTime.standardError).toBeCloseTo(Math.sqrt((found.inTime.chance * (1 - found.inTime.chance)) / found.visits), 12);
     expect(found.minutes[2]).toBeCloseTo(9, 0);
     expect(found.minutes[4]).toBeCloseTo(9 * Math.exp(1.645 * 0.25), 0);
   });
@@ -114,19 +115,48 @@ describe('the meter of a drawn visit', () => {
   it('asks for pauses and says stop of a dog that is driven, hardly ever of a calm one', () => {
     const driven = odds(hard, [SURE]);
     expect(driven.pause.chance).toBeGreaterThan(0.95);
-    expect(driven.stop.chance).toBeGreaterThan(0.3);
+    expect(driven.stop.chance).toBeGreaterThan(0.1);
+    // Pauses that do not help end it as well.
+    const drawn = draw(hard, [SURE], {}, 300);
+    expect(drawn.some((v) => !v.finished && !v.stopped)).toBeTrue();
+    expect(drawn.filter((v) => v.finished).length).toBeLessThan(240);
     expect(odds(calm, [SURE]).pause.chance).toBeLessThan(0.02);
   });
   it('says stop only after it asked for a pause, and what was stopped is not done', () => {
     for (const v of draw(hard, [SURE], {}, 500)) {
       if (v.stopped) expect([v.paused, v.finished, v.peak >= STOP_AT]).toEqual([true, false, true]);
-      expect(v.peak >= PAUSE_AT).toBe(v.paused);
     }
   });
   it('sees less of dogs that go quiet: fewer pauses for the same strain', () => {
     const work = plainProblem([{ minutes: 20, ratePerMinute: 4 }], { startStrain: 20 });
     const share = (quietShare: number): number => odds(work, [SURE], { world: { quietShare } }).pause.chance;
     expect(share(1)).toBeLessThan(share(0));
+  });
+  it('is the one that the table would show, on a coarser grain: nearly the same peak, pauses and stops', () => {
+    const steps = Array.from({ length: 6 }, (_, i) => ({ minutes: 9, ratePerMinute: 1 + (i % 3) }));
+    const problem = plainProblem(steps, { startStrain: 10, workMinutes: 300 });
+    const spreads = steps.map((_, i) => ({ rateShape: 6, minutesSpread: 0.2, work: String(i % 3) }));
+    const drawer = new VisitDrawer(problem, inOrder(problem), spreads, worldAsModelled(6), randomLcg(0.83));
+    const both = Array.from({ length: 250 }, () => {
+      const drawn = drawer.draw(true);
+      return { drawn, table: measureStrain(drawn.seen!, drawn.minutes) };
+    });
+    const share = (is: (b: (typeof both)[number]) => boolean): number => both.filter(is).length / both.length;
+    const off = both.reduce((sum, b) => sum + Math.abs(b.drawn.peak - b.table.peak), 0) / both.length;
+    expect(off).toBeLessThan(2);
+    expect(share((b) => b.drawn.paused === b.table.peak >= PAUSE_AT)).toBeGreaterThan(0.92);
+    expect(Math.abs(share((b) => b.drawn.paused) - share((b) => b.table.peak >= PAUSE_AT))).toBeLessThan(0.04);
+    expect(share((b) => b.drawn.stopped === (b.table.band === 'stop'))).toBeGreaterThan(0.98);
+    expect(share((b) => b.drawn.paused)).toBeGreaterThan(0.2);
+  });
+  it('ends at a snap: a dog that goes quiet gives less warning', () => {
+    const work = plainProblem([{ minutes: 30, ratePerMinute: 9 }], { startStrain: 30, workMinutes: 100 });
+    const drawer = new VisitDrawer(work, inOrder(work), [SURE], { ...STILL, quietShare: 1 }, randomLcg(0.21));
+    const snapped = Array.from({ length: 300 }, () => drawer.draw(true)).filter((v) =>
+      v.seen!.entries.some((e) => e.kind === 'signal' && (e.signal === 'snap' || e.signal === 'bite')),
+    );
+    expect(snapped.length).toBeGreaterThan(20);
+    for (const v of snapped) expect([v.stopped, v.finished, v.paused]).toEqual([true, false, true]);
   });
   it('takes longer where it pauses', () => {
     const drawn = draw(hard, [SURE], {}, 300).filter((v) => v.paused && v.finished);
@@ -162,7 +192,7 @@ describe('oddsOf', () => {
       { rateShape: 2, minutesSpread: 0.3 },
       { rateShape: 2, minutesSpread: 0.3 },
     ]);
-    expect(found.peakCells.reduce((a, b) => a + b, 0)).toBe(10_000);
+    expect(found.peakCells.reduce((a, b) => a + b, 0)).toBe(2_000);
     expect(found.peak).toEqual([...found.peak].sort((a, b) => a - b));
   });
   it('refuses a step whose spread it was not told', () =>

@@ -40,8 +40,11 @@ const OTHER_CAUSE = 0.05;
 /** A break that is shorter, or begins lower, tells nothing of recovery. Our defaults. */
 const LEAST_MINUTES = 1;
 const LEAST_STRAIN = 5;
-/** Strains before the break that are gone through, in standard deviations. */
-const APART = [-2.5, -2, -1.5, -1, -0.5, 0, 0.5, 1, 1.5, 2, 2.5] as const;
+/** Strains before the break that are gone through, in standard deviations, each with its share of a normal distribution. */
+const APART = [-2, -1.2, -0.4, 0.4, 1.2, 2].map((z, _, all) => ({
+  z,
+  share: Math.exp(-0.5 * z * z) / all.reduce((sum, y) => sum + Math.exp(-0.5 * y * y), 0),
+}));
 
 /**
  * Recovery half-life of a dog, learned from its breaks, on the scale of the model. A look says on which side of a line the strain lies, not
@@ -77,15 +80,11 @@ export function learnHalfLife(breaks: readonly BreakSeen[]): LearnedHalfLife {
 /** How likely a look is after a break if strain halves in so many minutes. */
 function likelihood(b: BreakSeen, halfLife: number): number {
   const left = 0.5 ** (b.minutes / halfLife);
-  let sum = 0;
-  let all = 0;
-  for (const z of APART) {
-    const chance = Math.exp(-0.5 * z * z);
+  const sum = APART.reduce((all, { z, share }) => {
     const before = Math.min(100, Math.max(0, b.strainBefore + z * b.spread));
-    sum += chance * moodWeight(b.mood, before * left);
-    all += chance;
-  }
-  return OTHER_CAUSE + (1 - OTHER_CAUSE) * (sum / all);
+    return all + share * moodWeight(b.mood, before * left);
+  }, 0);
+  return OTHER_CAUSE + (1 - OTHER_CAUSE) * sum;
 }
 
 /** The half-life that is not passed with a probability, straight (in its logarithm) between the middles of cells. */

@@ -1,9 +1,10 @@
 /** The one model of strain: predict, watch, learn, simulate. */
 export * from './bands.js';
-export { type Belief, strainQuantile } from './belief.js';
+export { type Belief, strainQuantile, strainQuantiles } from './belief.js';
 export * from './calm-states.js';
 export * from './curve.js';
 export * from './first-watch.js';
+export { COARSE } from './grid.js';
 export * from './half-life.js';
 export * from './measured.js';
 export * from './mood-start.js';
@@ -13,6 +14,10 @@ export * from './process.js';
 export * from './rate-book.js';
 export * from './rate-evidence.js';
 export * from './rates-by-place.js';
+export { type DogSeen, type PooledWork, poolOf } from './salon-pool.js';
 export * from './signals.js';
+export * from './running-meter.js';
 export * from './simulated-strain.js';
 export * from './strain-filter.js';
+export * from './watched-breaks.js';
+export * from './watched-visit.js';

@@ -1,38 +1,28 @@
 import type { Condition, Mood, SignalId, StrainBand } from '../words/index.js';
-import { bandOf, PAUSE_AT, STOP_AT, STRAIN_MAX, worseBand } from './bands.js';
-import { isCalmState, readCalmState } from './calm-states.js';
-import { recoveryPerMinute, strainAfter } from './curve.js';
+import { bandOf } from './bands.js';
+import { FINE } from './grid.js';
+import { MODEL_TIERS, STEP_MINUTES } from './process.js';
+import { NOT_OBSERVED_AFTER_MINUTES, RunningMeter } from './running-meter.js';
 import { SIGNALS } from './signals.js';
-
-/** After this many minutes of work without any entry the meter says "not observed". Our default. */
-export const NOT_OBSERVED_AFTER_MINUTES = 5;
-
-/**
- * A pause counts as recovery from so many minutes on, with a good sign in it; after a hard sign from the second number on, with the good
- * sign at its end. Common practice, no source.
- */
-export const PAUSE_COUNTS_FROM_MINUTES = 2;
-export const PAUSE_AFTER_HARD_SIGN_MINUTES = 5;
-
-/** What the meter reads, in order of time. Minutes count from the start of the work. */
-export type StrainEntry =
-  | { readonly kind: 'signal'; readonly minute: number; readonly signal: SignalId }
-  | { readonly kind: 'break_started'; readonly minute: number }
-  | { readonly kind: 'break_ended'; readonly minute: number }
-  /** Somebody looked and said how the dog is. */
-  | { readonly kind: 'state_seen'; readonly minute: number; readonly mood: Mood };
+import type { StrainEntry, WatchedVisit, WorkStretch } from './watched-visit.js';
 
 export interface MeasuredPoint {
   readonly minute: number;
   readonly strain: number;
+  /** Between which points strain lies in nine of ten. */
+  readonly range90: readonly [number, number];
 }
 
 export interface MeasuredStrain {
+  /** The middle of what is believed, points, and between which points strain lies in nine of ten. */
   readonly strain: number;
+  readonly range90: readonly [number, number];
   /** The number's band, or one that holds: a hard sign set it, or it was reached and no good sign has come since. */
   readonly band: StrainBand;
   /** The number alone would say a lower band; minutes without a good sign lower none. */
   readonly bandHolds: boolean;
+  /** Rising or hard signs have ceased without a good sign: it may be calm, or have given up. */
+  readonly unclear: boolean;
   readonly peak: number;
   readonly points: readonly MeasuredPoint[];
   /** Hard signs and body alarms seen so far, in order. */
@@ -44,119 +34,152 @@ export interface MeasuredStrain {
   readonly observed: boolean;
 }
 
+/** What has been gone through so far. */
+interface Reading {
+  readonly visit: WatchedVisit;
+  readonly meter: RunningMeter;
+  readonly minute: number;
+  /** Entries that were taken in. */
+  readonly taken: number;
+  /** The stretch of work that was last gone through. */
+  readonly stretch: number | undefined;
+  readonly peak: number;
+  /** Grows with the reading. */
+  readonly points: MeasuredPoint[];
+  readonly hardSigns: readonly SignalId[];
+  readonly lastLook: Mood | undefined;
+}
+
 /**
- * Measured strain at a moment. Signals add points at once. The number falls only in a break or after a good sign: silence is not calm.
- * Its band falls only with a good sign, in a break once that is long enough to count. A hard sign holds its band until such a break is
- * over, or for good (stop).
- * @param entries in order of time
- * @param start points at the start of the work
- * @param now minute for which the meter is read
- * @param uncounted signals that mean nothing on this dog: soiling, when it is incontinent
+ * A meter that stands where it was last read, so that a tap costs only what came since. What it says depends on the visit alone: where
+ * something came in late, it goes through the whole visit again.
  */
-export function measureStrain(
-  entries: readonly StrainEntry[],
-  start: number,
-  halfLifeMinutes: number,
-  now: number,
-  uncounted: readonly SignalId[] = [],
-): MeasuredStrain {
-  const k = recoveryPerMinute(halfLifeMinutes);
-  let strain = start;
-  let peak = start;
-  let since = 0;
-  let resting = false;
-  let lastEntry = 0;
-  let forced: StrainBand = 'settled';
-  let held: StrainBand = bandOf(start);
-  let restingSince = 0;
-  let goodInBreak: number | undefined;
-  let looksLike: StrainBand = 'settled';
-  let lastLook: Mood | undefined;
-  const seen = new Map<SignalId, number>();
-  const hardSigns: SignalId[] = [];
-  const points: MeasuredPoint[] = [{ minute: 0, strain: start }];
-  const moveTo = (minute: number): void => {
-    if (resting && minute > since) {
-      for (let m = since + 0.5; m < minute; m += 0.5) points.push({ minute: m, strain: strainAfter(strain, 0, m - since, k) });
-      strain = strainAfter(strain, 0, minute - since, k);
-    }
-    since = Math.max(since, minute);
-    points.push({ minute: since, strain });
-    if (resting && counts(minute)) held = bandOf(strain);
-  };
-  /** Whether the break that goes on has done its work by a minute. */
-  const counts = (minute: number): boolean => {
-    const needed = forced === 'settled' ? PAUSE_COUNTS_FROM_MINUTES : PAUSE_AFTER_HARD_SIGN_MINUTES;
-    if (goodInBreak === undefined) return false;
-    // After a hard sign the good one stands at the end of those minutes, not at their start.
-    return (forced === 'settled' ? minute : goodInBreak) - restingSince >= needed;
-  };
-  /** A good sign outside a break lowers the band to what the number says then; in one, the minutes must be there as well. */
-  const seenGood = (minute: number): void => {
-    if (!resting) held = bandOf(strain);
-    else {
-      goodInBreak = minute;
-      if (counts(minute)) held = bandOf(strain);
-    }
-  };
-  for (const entry of entries) {
-    if (entry.minute > now) break;
-    moveTo(entry.minute);
-    lastEntry = entry.minute;
-    if (entry.kind === 'break_started') {
-      resting = true;
-      restingSince = entry.minute;
-      goodInBreak = undefined;
-    } else if (entry.kind === 'break_ended') {
-      if (forced === 'pause' && resting && counts(entry.minute)) {
-        forced = 'settled';
-        held = bandOf(strain);
-      }
-      resting = false;
-    } else if (entry.kind === 'state_seen') {
-      const calm = isCalmState(entry.mood) ? readCalmState(entry.mood) : undefined;
-      looksLike = calm?.bandAtLeast ?? 'settled';
-      lastLook = entry.mood;
-      // A relaxed dog is an observed good sign; still, tired out and shut down say nothing that lowers strain.
-      if (entry.mood === 'relaxed') {
-        strain = Math.max(0, strain + SIGNALS.soft_body.points);
-        seenGood(entry.minute);
-      } else if (entry.mood !== 'still') goodInBreak = undefined;
-      points.push({ minute: since, strain });
-    } else if (!uncounted.includes(entry.signal)) {
-      const facts = SIGNALS[entry.signal];
-      const times = (seen.get(entry.signal) ?? 0) + 1;
-      seen.set(entry.signal, times);
-      strain = Math.min(STRAIN_MAX, Math.max(0, strain + facts.points));
-      if (facts.sets) {
-        hardSigns.push(entry.signal);
-        // Any second hard sign counts as the second time: a growl after a freeze is not a first warning.
-        const set = hardSigns.length > 1 ? facts.sets[1] : facts.sets[0];
-        forced = worseBand(forced, set);
-        strain = Math.max(strain, set === 'stop' ? STOP_AT : PAUSE_AT);
-      }
-      // What speaks against recovery takes back the good sign before it.
-      if (facts.points > 0) goodInBreak = undefined;
-      if (facts.tier === 'good') seenGood(entry.minute);
-      points.push({ minute: since, strain });
-    }
-    peak = Math.max(peak, strain);
-    held = worseBand(held, bandOf(strain));
+export class StandingMeter {
+  private reading: Reading | undefined;
+
+  /**
+   * Measured strain at a moment.
+   * @param now minute for which the meter is read
+   */
+  read(visit: WatchedVisit, now: number): MeasuredStrain {
+    const kept = this.reading;
+    let reading = kept && goesOnFrom(kept, visit, now) ? { ...kept, visit } : firstReading(visit);
+    while (reading.minute + STEP_MINUTES <= now) reading = overOneStep(reading);
+    this.reading = reading;
+    // What was entered since the last whole step counts at once.
+    const latest = takeUntil({ ...reading, meter: reading.meter.copy(), points: [...reading.points] }, (minute) => minute <= now);
+    const { meter, peak, points, hardSigns, lastLook } = latest;
+    const { strain, range90 } = meter;
+    const { band } = meter;
+    const minutesUnobserved = meter.minutesUnobserved(now);
+    return {
+      strain,
+      range90,
+      band,
+      bandHolds: band !== bandOf(strain),
+      unclear: meter.isUnclear(now),
+      peak: Math.max(peak, strain),
+      points: [...points, { minute: Math.max(now, reading.minute), strain, range90 }],
+      hardSigns,
+      lastLook,
+      minutesUnobserved,
+      observed: minutesUnobserved <= NOT_OBSERVED_AFTER_MINUTES,
+    };
   }
-  moveTo(Math.max(now, since));
-  const minutesUnobserved = resting ? 0 : Math.max(0, now - lastEntry);
-  const band = worseBand(worseBand(worseBand(bandOf(strain), held), forced), looksLike);
+}
+
+/** Measured strain at a moment, read once. See {@link StandingMeter.read}. */
+export function measureStrain(visit: WatchedVisit, now: number): MeasuredStrain {
+  return new StandingMeter().read(visit, now);
+}
+
+function firstReading(visit: WatchedVisit): Reading {
+  const meter = new RunningMeter(visit.start, visit.halfLifeMinutes, FINE);
+  const { strain, range90 } = meter;
   return {
-    strain,
-    band,
-    bandHolds: band !== bandOf(strain),
-    peak,
-    points,
-    hardSigns,
-    lastLook,
-    minutesUnobserved,
-    observed: minutesUnobserved <= NOT_OBSERVED_AFTER_MINUTES,
+    visit,
+    meter,
+    minute: 0,
+    taken: 0,
+    stretch: undefined,
+    peak: strain,
+    points: [{ minute: 0, strain, range90 }],
+    hardSigns: [],
+    lastLook: undefined,
   };
+}
+
+function overOneStep(reading: Reading): Reading {
+  const { visit, meter } = reading;
+  const to = reading.minute + STEP_MINUTES;
+  const middle = to - STEP_MINUTES / 2;
+  const at = visit.stretches.findIndex((s) => s.fromMinute <= middle && middle < (s.toMinute ?? Infinity));
+  if (at !== -1 && reading.stretch !== undefined && at !== reading.stretch) meter.change();
+  meter.step(visit.stretches[at]?.ratePerMinute ?? 0, to, STEP_MINUTES);
+  const moved = { ...withPoint(reading, to), minute: to, stretch: at === -1 ? reading.stretch : at };
+  return takeUntil(moved, (minute) => minute < to);
+}
+
+function takeUntil(reading: Reading, isOver: (minute: number) => boolean): Reading {
+  const { entries } = reading.visit;
+  let now = reading;
+  for (let entry = entries[now.taken]; entry && isOver(entry.minute); entry = entries[now.taken]) now = take(now, entry);
+  return now;
+}
+
+function take(reading: Reading, entry: StrainEntry): Reading {
+  const { meter, visit } = reading;
+  const { minute } = entry;
+  let { hardSigns, lastLook } = reading;
+  if (entry.kind === 'break_started') meter.startBreak(minute);
+  else if (entry.kind === 'break_ended') meter.endBreak(minute);
+  else if (entry.kind === 'state_seen') {
+    meter.look(entry.mood, minute);
+    lastLook = entry.mood;
+  } else if (visit.uncounted?.includes(entry.signal)) meter.noticed(minute);
+  else {
+    const { tier, sets } = SIGNALS[entry.signal];
+    // Any second hard sign counts as the second time: a growl after a freeze is not a first warning.
+    const set = sets && (hardSigns.length > 0 ? sets[1] : sets[0]);
+    const counts = MODEL_TIERS.find((t) => t === tier);
+    if (counts || set) meter.see(counts, set, minute);
+    else meter.noticed(minute);
+    if (sets) hardSigns = [...hardSigns, entry.signal];
+  }
+  return { ...withPoint(reading, minute), taken: reading.taken + 1, hardSigns, lastLook };
+}
+
+function withPoint(reading: Reading, minute: number): Reading {
+  const { strain, range90 } = reading.meter;
+  // What was entered within a step is taken in at its end: the curve never goes back in time.
+  reading.points.push({ minute: Math.max(minute, reading.points.at(-1)?.minute ?? 0), strain, range90 });
+  return { ...reading, peak: Math.max(reading.peak, strain) };
+}
+
+/** Whether a visit is the same as far as it was gone through, so that the meter can go on from there. */
+function goesOnFrom({ visit: old, minute, taken }: Reading, visit: WatchedVisit, now: number): boolean {
+  const sameDog = old.start === visit.start && old.halfLifeMinutes === visit.halfLifeMinutes;
+  const nothingLate =
+    (visit.entries[taken]?.minute ?? Infinity) >= minute && old.entries.slice(0, taken).every((e, i) => isSame(e, visit.entries[i]));
+  const uncounted = visit.uncounted ?? [];
+  const sameSigns = (old.uncounted ?? []).length === uncounted.length && (old.uncounted ?? []).every((s) => uncounted.includes(s));
+  const before = (of: WatchedVisit): WorkStretch[] => of.stretches.filter((s) => s.fromMinute < minute);
+  const until = (s: WorkStretch): number => Math.min(minute, s.toMinute ?? minute);
+  const done = before(visit);
+  const was = before(old);
+  const sameWork =
+    was.length === done.length &&
+    was.every((s, i) => {
+      const other = done[i];
+      return other && s.fromMinute === other.fromMinute && s.ratePerMinute === other.ratePerMinute && until(s) === until(other);
+    });
+  return now >= minute && sameDog && nothingLate && sameSigns && sameWork;
+}
+
+function isSame(a: StrainEntry, b: StrainEntry | undefined): boolean {
+  if (!b || a.kind !== b.kind || a.minute !== b.minute) return false;
+  if (a.kind === 'signal' && b.kind === 'signal') return a.signal === b.signal;
+  return a.kind === 'state_seen' && b.kind === 'state_seen' ? a.mood === b.mood : true;
 }
 
 /** Signals that mean nothing on a dog with these conditions. `uncountedSignals(['incontinent']) // => ['soiling']` */

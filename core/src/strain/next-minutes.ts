@@ -1,5 +1,6 @@
 import { type Reason, reason } from '../words/index.js';
-import { type Belief, chanceOfHardSign, strainQuantile } from './belief.js';
+import type { Belief } from './belief.js';
+import { chanceOfHardSign } from './hard-sign-ahead.js';
 
 /** Minutes that are looked ahead. */
 export const AHEAD_MINUTES = 5;
@@ -15,9 +16,6 @@ export interface NextMinutes {
   readonly chance: number;
   /** The same for what could be done instead, the lowest first; nothing in a break. */
   readonly instead: readonly { readonly what: Instead; readonly chance: number }[];
-  /** Strain in the middle, and between which points it lies in nine of ten. */
-  readonly strain: number;
-  readonly strainRange90: readonly [number, number];
 }
 
 /**
@@ -43,8 +41,6 @@ export function nextMinutes(
       ratePerMinute === 0
         ? []
         : rates.flatMap(([what, rate]) => (rate === undefined ? [] : [{ what, chance: at(rate) }])).sort((a, b) => a.chance - b.chance),
-    strain: strainQuantile(belief, 0.5),
-    strainRange90: [strainQuantile(belief, 0.05), strainQuantile(belief, 0.95)],
   };
 }
 

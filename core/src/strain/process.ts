@@ -12,14 +12,10 @@ export const STEP_MINUTES = 0.5;
 /** The same where many visits are gone through. Our default. */
 export const COARSE_STEP_MINUTES = 1;
 /**
- * Share of the signs that are entered, where rates are learned: silence counts by so much less, so that what a busy hand leaves out is not
- * taken for calm. Our default; the meter counts silence whole, as the pad asks for what is seen.
+ * Where rates are learned, silence counts by so much less: what a busy hand leaves out would pass for calm. Our default; the meter counts
+ * silence whole, as the pad asks for what is seen.
  */
-export const ENTERED = 0.7;
-/** Width of a cell of strain, points. Our default. */
-export const CELL_POINTS = 2;
-/** Cells of strain from 0 to 100. */
-export const CELLS = 100 / CELL_POINTS + 1;
+export const LEARNED_SILENCE = 0.7;
 /** Noise of the drift, points per square root of a minute. Our default. */
 export const NOISE_POINTS = 1.5;
 
@@ -109,4 +105,33 @@ export function moodWeight(mood: Mood, strain: number): number {
   if (!says) return 1;
   const above = 1 / (1 + Math.exp(-(strain - says.line) / MOOD_OVER));
   return MOOD_WRONG + (1 - MOOD_WRONG) * (says.side === 'above' ? above : 1 - above);
+}
+
+/** Shares of the signs that a busy hand enters, where visits are drawn; in a break good ones are looked for, and all entered. Our defaults. */
+export const ENTERED: Readonly<Record<ModelTier, number>> = { hard: 1, early: 0.85, rising: 0.85, good: 0.5 };
+/** A pause that the meter asks for, where visits are drawn, minutes; after so many in a row that did not help the visit ends. Our defaults. */
+export const PAUSE_MINUTES = 6;
+export const PAUSES_AT_MOST = 3;
+
+/** How often a hard sign is a snap or a bite, where visits are drawn: a dog that does not show strain gives less warning. Our defaults. */
+export const SNAPS: Readonly<Record<Manner, number>> = { shows: 0.1, goes_quiet: 0.5 };
+
+/** Where visits are drawn: one look in ten says "still", however the dog is. Our default. */
+const SAYS_STILL = 0.1;
+/** Below the first line a look says relaxed so often, else still; from the others on it says tense, and frantic. Our defaults. */
+const LOOKS_RELAXED_BELOW = 18;
+const LOOKS_RELAXED_SHARE = 0.45;
+const LOOKS_TENSE_FROM = 28;
+const LOOKS_FRANTIC_FROM = 55;
+
+/**
+ * What somebody who looks says of a dog, where visits are drawn.
+ * @param strain true, 0 to 100
+ * @param chance from 0 to 1
+ */
+export function lookDrawn(strain: number, chance: number): Mood {
+  if (chance < SAYS_STILL) return 'still';
+  if (strain < LOOKS_RELAXED_BELOW) return chance < SAYS_STILL + LOOKS_RELAXED_SHARE ? 'relaxed' : 'still';
+  if (strain < LOOKS_TENSE_FROM) return 'still';
+  return strain < LOOKS_FRANTIC_FROM ? 'tense' : 'frantic';
 }

@@ -1,5 +1,7 @@
 import { type LearnedTool, type Posture, type Reason, reason, type ZoneGroup } from '../words/index.js';
 import { type RateEvidence, SHIFTS, type WholeEvidence } from './rate-evidence.js';
+import { CELL, GRID, logLikelihoodAt, quantile, weigh } from './rate-grid.js';
+import { COUNTS_IN_PART, DOGS_DIFFER, type PooledWork, shiftOf, WHOLE_COUNTS, WORKS_DIFFER } from './salon-pool.js';
 
 /** What was done, where, with what, how the dog stood: minutes and strain points seen. */
 export interface SeenWork<A extends string = string> {
@@ -21,6 +23,8 @@ export interface LearnedRate {
   /** The middle, points a minute: what is most likely, as a geometric mean. */
   readonly mean: number;
   readonly interval90: readonly [number, number];
+  /** Probability that it is above that of its kind. */
+  readonly harder: number;
   /** Shape of the gamma distribution that is as sure: the higher, the surer. */
   readonly shape: number;
   /** Minutes of this work, and visits they are from. */
@@ -29,37 +33,22 @@ export interface LearnedRate {
   readonly reasons: readonly Reason[];
 }
 
-/**
- * How far dogs differ from their kind in all work, and each kind of work of one dog from the rest of it: standard deviations of the logarithm
- * of a rate. Our defaults, held against simulated dogs.
- */
-const DOGS_DIFFER = 0.4;
-const WORKS_DIFFER = 0.35;
-/**
- * What a visit says counts in part: while one kind of work is weighed the others are taken as believed, which makes it look surer than it
- * is; a whole visit counts in less, for its works are weighed by themselves as well. Measured on simulated dogs (`rate-book.spec.ts`); our
- * defaults.
- */
-const COUNTS_IN_PART = 0.6;
-const WHOLE_COUNTS = 0.3;
-/** Logarithms of the rate over the prior that are gone through. */
-const REACH = 2.4;
-const CELL = 0.1;
-const GRID: readonly number[] = Array.from({ length: Math.round((2 * REACH) / CELL) + 1 }, (_, i) => i * CELL - REACH);
-
 /** A dog as a whole against its kind: logarithm of the factor on all its rates, middle and variance. */
 export interface DogFactor {
   readonly middle: number;
   readonly variance: number;
   readonly visits: number;
 }
-const ANY_DOG: DogFactor = { middle: 0, variance: DOGS_DIFFER ** 2, visits: 0 };
 
-/** How much harder, or easier, all work is on a dog than on others of its kind, from whole visits. */
-export function learnDog(visits: readonly WholeEvidence[]): DogFactor {
-  if (visits.length === 0) return ANY_DOG;
+/**
+ * How much harder, or easier, all work is on a dog than on others of its kind, from whole visits.
+ * @param pool what this salon's other dogs say of its kinds of work
+ */
+export function learnDog(visits: readonly WholeEvidence[], pool: readonly PooledWork[] = []): DogFactor {
+  const usual = shiftOf(pool);
+  if (visits.length === 0) return { middle: usual, variance: DOGS_DIFFER ** 2, visits: 0 };
   const logs = GRID.map((g) =>
-    visits.reduce((sum, e) => sum + WHOLE_COUNTS * logLikelihoodAt(e, g - e.believed), -0.5 * (g / DOGS_DIFFER) ** 2),
+    visits.reduce((sum, e) => sum + WHOLE_COUNTS * logLikelihoodAt(e, g - e.believed), -0.5 * ((g - usual) / DOGS_DIFFER) ** 2),
   );
   const { average } = weigh(logs);
   const middle = average((g) => g);
@@ -70,19 +59,24 @@ export function learnDog(visits: readonly WholeEvidence[]): DogFactor {
  * Rate of a kind of work for one dog: what its kind is taken to have, times what the dog is as a whole, times what each visit says of this
  * work. A visit whose strain could come from many rates says little; one that could come from few says much.
  * @param evidence of this dog's visits, of all kinds of work
+ * @param pool what this salon's other dogs say of each kind of work
  * @example learnRate({ work: 'nails', priorPerMinute: 4 }, []).mean // => 4
  */
 export function learnRate<A extends string>(
   q: RateQuestion<A>,
   evidence: readonly RateEvidence<A>[],
-  dog: DogFactor = ANY_DOG,
+  dog: DogFactor = learnDog([]),
+  pool: readonly PooledWork[] = [],
 ): LearnedRate {
   const own = evidence.filter((e) => e.work === q.work && e.minutes > 0);
-  const spread = Math.sqrt(dog.variance + WORKS_DIFFER ** 2);
+  const pooled = pool.find((p) => p.work === q.work);
+  // What all the salon's dogs have in common is in the dog's factor already; here is what is this work's own.
+  const centre = dog.middle + (pooled ? pooled.shift - shiftOf(pool) : 0);
+  const spread = Math.sqrt(dog.variance + WORKS_DIFFER ** 2 + (pooled?.variance ?? 0));
   const logs = GRID.map((u) =>
     own.reduce(
       (sum, e) => sum + COUNTS_IN_PART * logLikelihoodAt(e, u + Math.log(q.priorPerMinute / e.ratePerMinute)),
-      -0.5 * ((u - dog.middle) / spread) ** 2,
+      -0.5 * ((u - centre) / spread) ** 2,
     ),
   );
   const { weights, average } = weigh(logs);
@@ -93,6 +87,7 @@ export function learnRate<A extends string>(
   return {
     mean,
     interval90: [q.priorPerMinute * Math.exp(quantile(weights, 0.05)), q.priorPerMinute * Math.exp(quantile(weights, 0.95))],
+    harder: average((u) => (u > CELL / 2 ? 1 : u < -CELL / 2 ? 0 : 0.5)),
     shape: shapeOf(average((u) => (u - middle) ** 2)),
     minutes,
     visits: own.length,
@@ -100,40 +95,8 @@ export function learnRate<A extends string>(
   };
 }
 
-function weigh(logs: readonly number[]): { weights: number[]; average: (of: (u: number) => number) => number } {
-  const most = Math.max(...logs);
-  const weights = logs.map((x) => Math.exp(x - most));
-  const total = weights.reduce((a, b) => a + b, 0);
-  return { weights, average: (of) => GRID.reduce((sum, u, i) => sum + of(u) * (weights[i] ?? 0), 0) / total };
-}
-
 /** A gamma variable of this shape varies as much as a log-normal one whose logarithm has this variance. */
 const shapeOf = (logVariance: number): number => 1 / Math.expm1(logVariance);
-
-/** Between the shifts that were tried by the parabola through the nearest three; below them as low as the lowest, above them on as it falls. */
-function logLikelihoodAt({ logLikelihoods: logs }: Pick<RateEvidence, 'logLikelihoods'>, shift: number): number {
-  const at = (i: number): number => logs[i] ?? 0;
-  const last = SHIFTS.length - 1;
-  const [first, second] = [SHIFTS[0] ?? 0, SHIFTS[1] ?? 1];
-  const x = (shift - first) / (second - first);
-  if (x <= 0) return at(0);
-  if (x >= last) return at(last) + (x - last) * Math.min(0, at(last) - at(last - 1));
-  const middle = Math.min(last - 1, Math.max(1, Math.round(x)));
-  const off = x - middle;
-  const [before, here, after] = [at(middle - 1), at(middle), at(middle + 1)];
-  return here + (off * (after - before)) / 2 + (off * off * (after + before - 2 * here)) / 2;
-}
-
-/** The logarithm that is not passed with a probability, straight between the edges of cells. */
-function quantile(weights: readonly number[], p: number): number {
-  const wanted = p * weights.reduce((a, b) => a + b, 0);
-  let below = 0;
-  for (const [i, weight] of weights.entries()) {
-    if (below + weight >= wanted) return (GRID[i] ?? 0) + CELL * ((wanted - below) / weight - 0.5);
-    below += weight;
-  }
-  return REACH;
-}
 
 /**
  * Signs come in bursts: so many points say as much as one would that came by itself. Measured on simulated visits: 90 % intervals of rates

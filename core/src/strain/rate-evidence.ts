@@ -1,13 +1,16 @@
 import { SIGNAL_IDS, type SignalId } from '../words/index.js';
 import { SIGNALS } from './signals.js';
-import { COARSE_STEP_MINUTES } from './process.js';
-import { type Grain, StrainFilter, type WatchedVisit, type WorkStretch } from './strain-filter.js';
+import { COARSE_STEP_MINUTES, LEARNED_SILENCE } from './process.js';
+import { type Grain, StrainFilter } from './strain-filter.js';
+import type { WatchedVisit, WorkStretch } from './watched-visit.js';
 
 /** What one visit says of one kind of work. */
 export interface RateEvidence<A extends string = string> {
   readonly work: A;
   /** Points a minute that the plan believed of it on a day on which nothing ails the dog. */
   readonly ratePerMinute: number;
+  /** What dogs of its kind were taken to have then; not in what earlier versions kept. */
+  readonly kindPerMinute?: number | undefined;
   /** Minutes of it. */
   readonly minutes: number;
   /** For each of {@link SHIFTS}, logarithm of how likely the visit is if the rate is e to the shift times what was believed; the best is 0. */
@@ -24,7 +27,7 @@ export interface WholeEvidence {
 }
 
 /** Logarithms of true over believed rate at which a visit is weighed. */
-export const SHIFTS: readonly number[] = [-1, 0, 1];
+export const SHIFTS = [-1, 0, 1] as const;
 /** What a stretch of work did to the dog is seen so long after its end, minutes: a half-life and a half. Our default. */
 const SEEN_AFTER_MINUTES = 9;
 
@@ -35,7 +38,7 @@ const SEEN_AFTER_MINUTES = 9;
 const GOOD_SIGNS: readonly SignalId[] = SIGNAL_IDS.filter((s) => SIGNALS[s].tier === 'good');
 
 /** Coarse, and as if the dog showed its strain: a quiet dog's signs teach too little of its rates either way. */
-const GRAIN: Grain = { stepMinutes: COARSE_STEP_MINUTES, quietShare: 0 };
+const GRAIN: Grain = { stepMinutes: COARSE_STEP_MINUTES, quietShare: 0, silenceCounts: LEARNED_SILENCE };
 
 /**
  * How likely a visit is at other rates than were believed, kind of work by kind of work, the others as they were believed. What the day
@@ -65,8 +68,16 @@ export function evidenceOf<A extends string>(visit: WatchedVisit<A>, end: number
       });
       const best = Math.max(...logs);
       const minutes = own.reduce((sum, s) => sum + over(s), 0);
-      const believed = own.reduce((sum, s) => sum + over(s) * Math.log(s.lastingPerMinute ?? s.ratePerMinute), 0) / minutes;
-      return { work, ratePerMinute: Math.exp(believed), minutes, logLikelihoods: logs.map((x) => x - best) };
+      const meanOf = (rate: (s: WorkStretch<A>) => number): number =>
+        Math.exp(own.reduce((sum, s) => sum + over(s) * Math.log(rate(s)), 0) / minutes);
+      const ofKind = own.every((s) => (s.kindPerMinute ?? 0) > 0);
+      return {
+        work,
+        ratePerMinute: meanOf((s) => s.lastingPerMinute ?? s.ratePerMinute),
+        kindPerMinute: ofKind ? meanOf((s) => s.kindPerMinute ?? 1) : undefined,
+        minutes,
+        logLikelihoods: logs.map((x) => x - best),
+      };
     });
 }
 

@@ -2,7 +2,7 @@ import { randomNormal } from 'd3-random';
 import { type Mood, SIGNAL_IDS, type SignalId } from '../words/index.js';
 import { STRAIN_MAX } from './bands.js';
 import { recoveryPerMinute } from './curve.js';
-import { intensityAt, type Manner, MODEL_TIERS, type ModelTier, NOISE_POINTS, STARTLES_PER_MINUTE } from './process.js';
+import { intensityAt, lookDrawn, type Manner, MODEL_TIERS, type ModelTier, NOISE_POINTS, SNAPS, STARTLES_PER_MINUTE } from './process.js';
 import { SIGNALS } from './signals.js';
 
 /** What is true of a simulated dog, and nobody who plans or learns may see. */
@@ -61,25 +61,30 @@ export class SimulatedStrain {
     return MODEL_TIERS.filter((tier) => this.chance() < intensityAt(tier, this.now, this.dog.manner) * TICK_MINUTES);
   }
 
-  /** What somebody who looks says of the dog; one look in ten says "still", however it is. */
+  /** What somebody who looks says of the dog. */
   look(): Mood {
-    const chance = this.chance();
-    if (chance < 0.1) return 'still';
-    if (this.now < 18) return chance < 0.55 ? 'relaxed' : 'still';
-    if (this.now < 28) return 'still';
-    return this.now < 55 ? 'tense' : 'frantic';
+    return lookDrawn(this.now, this.chance());
   }
 
   /** One of the signs of a tier. */
   signOf(tier: ModelTier): SignalId {
-    const all = SIGNS_OF[tier];
-    return all[Math.floor(this.chance() * all.length)] ?? 'soft_body';
+    return signDrawn(tier, this.dog.manner, this.chance);
   }
 }
 
+/**
+ * One of the signs of a tier, as a dog of a manner shows it.
+ * @param chance draws from 0 to 1
+ */
+export function signDrawn(tier: ModelTier, manner: Manner, chance: () => number): SignalId {
+  const all = tier === 'hard' && chance() < SNAPS[manner] ? SNAPPING : SIGNS_OF[tier];
+  return all[Math.floor(chance() * all.length)] ?? 'soft_body';
+}
+
+const SNAPPING: readonly SignalId[] = ['snap', 'bite'];
 const signsOf = (tier: ModelTier): SignalId[] => SIGNAL_IDS.filter((s) => SIGNALS[s].tier === tier && !ELSEWHERE.includes(s));
-/** Have other causes as often as not, or are rare and shown by themselves. */
-const ELSEWHERE: readonly SignalId[] = ['soiling', 'yelp', 'scream', 'shakes_off', 'bite', 'snap'];
+/** Have other causes as often as not, or are drawn by themselves. */
+const ELSEWHERE: readonly SignalId[] = ['soiling', 'yelp', 'scream', 'shakes_off', ...SNAPPING];
 const SIGNS_OF: Readonly<Record<ModelTier, readonly SignalId[]>> = {
   early: signsOf('early'),
   rising: signsOf('rising'),

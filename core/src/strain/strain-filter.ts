@@ -1,35 +1,10 @@
-import type { SignalId } from '../words/index.js';
-import { afterChange, afterLook, afterSign, afterSilence, afterStep, type Belief, firstBelief, type Weighed } from './belief.js';
-import { NOT_OBSERVED_AFTER_MINUTES, type StrainEntry } from './measured.js';
-import { type COARSE_STEP_MINUTES, MODEL_TIERS, QUIET_SHARE, STEP_MINUTES } from './process.js';
+import { afterLook, afterSign, afterSilence, type Belief, firstBelief, type Weighed } from './belief.js';
+import { afterChange, afterStep } from './drift.js';
+
+import { MODEL_TIERS, QUIET_SHARE, STEP_MINUTES } from './process.js';
+import { NOT_OBSERVED_AFTER_MINUTES } from './running-meter.js';
 import { SIGNALS } from './signals.js';
-
-/** What was done in a stretch of the visit, at the rate that the plan expects of it. Minutes from the start of the work. */
-export interface WorkStretch<A extends string = string> {
-  readonly fromMinute: number;
-  /** `undefined` while it goes on. */
-  readonly toMinute: number | undefined;
-  /** Points a minute on an ordinary day. */
-  readonly ratePerMinute: number;
-  /** The same without what ails it this day: sore skin, a stiff joint, its mood. */
-  readonly lastingPerMinute?: number | undefined;
-  /** What dogs of its kind have, without what ails it and before anything of this dog was learned. */
-  readonly kindPerMinute?: number | undefined;
-  /** What kind of work it is, when something is to be learned of it. */
-  readonly work?: A;
-}
-
-/** A visit as far as it is known. */
-export interface WatchedVisit<A extends string = string> {
-  /** In order of time. */
-  readonly entries: readonly StrainEntry[];
-  readonly stretches: readonly WorkStretch<A>[];
-  /** Points that the dog brought to the table. */
-  readonly start: number;
-  readonly halfLifeMinutes: number;
-  /** Signs that mean nothing on this dog. */
-  readonly uncounted?: readonly SignalId[];
-}
+import type { StrainEntry, WatchedVisit } from './watched-visit.js';
 
 /** Where the filter stands: what is believed, how likely all of it was, whether the dog rests, and when something was last entered. */
 interface Standing {
@@ -41,11 +16,13 @@ interface Standing {
 
 /** How finely a visit is gone through. */
 export interface Grain {
-  readonly stepMinutes: typeof STEP_MINUTES | typeof COARSE_STEP_MINUTES;
+  readonly stepMinutes: number;
   /** Chance that it is a dog that goes quiet. */
   readonly quietShare: number;
+  /** By how much watched silence counts. */
+  readonly silenceCounts: number;
 }
-const AT_THE_TABLE: Grain = { stepMinutes: STEP_MINUTES, quietShare: QUIET_SHARE };
+const AT_THE_TABLE: Grain = { stepMinutes: STEP_MINUTES, quietShare: QUIET_SHARE, silenceCounts: 1 };
 
 /**
  * A filter over everything that was entered in a visit. Time goes in steps. Silence speaks only while somebody is known to
@@ -104,7 +81,7 @@ export class StrainFilter {
 
   private overOneStep(to: number): Standing {
     const { resting, lastEntry, logLikelihood } = this.standing;
-    const { stepMinutes } = this.grain;
+    const { stepMinutes, silenceCounts } = this.grain;
     const middle = to - stepMinutes / 2;
     const stretch = this.visit.stretches.findIndex((s) => s.fromMinute <= middle && middle < (s.toMinute ?? Infinity));
     const other = stretch !== -1 && this.stretch !== undefined && stretch !== this.stretch;
@@ -114,7 +91,7 @@ export class StrainFilter {
     const belief = afterStep(before, rate, this.visit.halfLifeMinutes, stepMinutes);
     const standing = { belief, logLikelihood, resting, lastEntry };
     const watched = lastEntry !== undefined && to - lastEntry <= NOT_OBSERVED_AFTER_MINUTES;
-    return watched ? seeing(standing, afterSilence(belief, stepMinutes)) : standing;
+    return watched ? seeing(standing, afterSilence(belief, stepMinutes * silenceCounts)) : standing;
   }
 
   private take(standing: Standing, entry: StrainEntry): Standing {

@@ -1,5 +1,5 @@
 import { groupOf, type ToldChance, type ToldGroup } from '../learning/index.js';
-import { chanceOfHardSign } from '../strain/belief.js';
+import { chanceOfHardSign } from '../strain/hard-sign-ahead.js';
 import { AHEAD_MINUTES, StrainFilter } from '../strain/index.js';
 import { AS_MODELLED, BREAK_AFTER_MINUTES, simulateVisit, type World } from './simulated-dogs.js';
 

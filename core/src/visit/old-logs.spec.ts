@@ -17,6 +17,9 @@ const VERSIONS = ['log/fixtures/logs-v1.json.gz', 'log/fixtures/logs-v2.json.gz'
 function moreCareful(now: unknown, then: unknown, at: string): boolean {
   const bands: readonly unknown[] = STRAIN_BANDS;
   if (at === '.band') return bands.indexOf(now) >= bands.indexOf(then);
+  // The number is the model's since, with what the work itself does.
+  if (at === '.peak') return typeof now === 'number' && now >= 0 && now <= 100;
+  if (at === '.curve' || at === '.spells') return Array.isArray(now);
   // What breaks teach is worked out once, when the visit has ended.
   if (at === '.breaks') return Array.isArray(now) && now.length === 0;
   // The strain before a break is what the model believes since, and the look at its end stands for itself.

@@ -77,7 +77,7 @@ describe('planNowOf', () => {
     expect(planNowOf(growled, at(2))?.strain).toBeGreaterThanOrEqual(50);
     // An hour of rest without a good sign: the number has fallen, the band holds, and so does what is planned from.
     const eye = { type: 'signal_seen', body: { signal: 'whale_eye' } } as const;
-    const unseen = visit([0, start('nails')], [1, eye], [0, eye], [0, { type: 'break_started', body: {} }]);
+    const unseen = visit([0, start('nails')], [1, eye], [0, { type: 'break_started', body: {} }]);
     expect(planNowOf(unseen, at(60))?.strain).toBe(25);
   });
   it('is nothing before the work and after it', () => {

@@ -4,7 +4,7 @@ import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/i
 import { CONTACT_MINUTES, type FitResult, fitToGroom, toldWithHours } from '../knowledge/fit/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
-import type { BreakSeen, RateEvidence, WholeEvidence } from '../strain/index.js';
+import type { BreakSeen, PooledWork, RateEvidence, WholeEvidence } from '../strain/index.js';
 import type { Activity, Condition, HouseRules, ZoneId } from '../words/index.js';
 import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
@@ -28,6 +28,8 @@ export interface PlanContext {
   readonly today: string;
   readonly times?: readonly TimeSeen[];
   readonly pace?: readonly Pace[];
+  /** What the salon's other dogs say of each kind of work. */
+  readonly pool?: readonly PooledWork<Activity>[];
   readonly carriedOver?: readonly CarriedOver[];
   readonly carriedZones?: readonly CarriedZone[];
   /** One of the last two visits was stopped for the dog's sake. */
@@ -43,7 +45,7 @@ export interface PlanContext {
  * @param past summaries of the dog's other visits, the latest first
  */
 export function planContextOf(
-  now: Pick<PlanContext, 'trained' | 'house' | 'drawer' | 'today' | 'pace' | 'knownMarks'> & { readonly dog: StoredFacts },
+  now: Pick<PlanContext, 'trained' | 'house' | 'drawer' | 'today' | 'pace' | 'pool' | 'knownMarks'> & { readonly dog: StoredFacts },
   past: readonly VisitSummary[],
 ): PlanContext {
   return {
@@ -119,6 +121,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       history: context.history,
       evidence: context.evidence,
       wholeVisits: context.wholeVisits,
+      pool: context.pool,
       fit: fit.verdict,
       helperThere: state.helperThere,
       refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),

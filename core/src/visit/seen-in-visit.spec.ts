@@ -15,13 +15,16 @@ const drafts: readonly (readonly [number, EventDraft])[] = [
   [0, { type: 'work_started', body: {} }],
 ];
 const visit = (...more: (readonly [number, EventDraft])[]): VisitState => replay(VISIT, eventsOf([...drafts, ...more]));
-const start = (step: 'nails' | 'bath' | 'dry'): EventDraft => ({ type: 'step_started', body: { step } });
-const done = (step: 'nails' | 'bath' | 'dry'): EventDraft => ({ type: 'step_finished', body: { step, outcome: 'done', why: '' } });
-const sign = (signal: 'growl' | 'whale_eye' | 'soiling' | 'yawn'): EventDraft => ({ type: 'signal_seen', body: { signal } });
+const start = (step: 'nails' | 'bath' | 'dry' | 'feet'): EventDraft => ({ type: 'step_started', body: { step } });
+const done = (step: 'nails' | 'bath' | 'dry' | 'feet'): EventDraft => ({ type: 'step_finished', body: { step, outcome: 'done', why: '' } });
+const sign = (signal: 'growl' | 'whale_eye' | 'soiling' | 'yawn' | 'lip_lick' | 'soft_body'): EventDraft => ({
+  type: 'signal_seen',
+  body: { signal },
+});
 const BREAK: EventDraft = { type: 'break_started', body: {} };
 const GO_ON: EventDraft = { type: 'break_ended', body: {} };
 const STOP: EventDraft = { type: 'visit_ended', body: { outcome: 'stopped', why: 'enough' } };
-const looks = (mood: 'relaxed' | 'shut_down' | 'tense'): EventDraft => ({ type: 'mood_felt', body: { mood } });
+const looks = (mood: 'relaxed' | 'shut_down' | 'tense' | 'still'): EventDraft => ({ type: 'mood_felt', body: { mood } });
 
 describe('a watched break', () => {
   it('is learned from: strain before, minutes, and how the dog looked', () => {
@@ -73,22 +76,25 @@ describe('watched minutes', () => {
 });
 
 describe('time to first watch', () => {
-  it('is the minutes until the meter rose, or those that passed without', () => {
+  it('is the minutes until a sign that is more than early, or a second early one, or those that passed without', () => {
     const state = visit(
       [0, start('bath')],
-      [8, done('bath')],
+      [4, sign('yawn')],
+      [4, done('bath')],
       [0, start('nails')],
       [3, sign('whale_eye')],
-      [1, sign('whale_eye')],
+      [1, sign('soft_body')],
       [2, done('nails')],
+      [0, start('feet')],
+      [1, sign('yawn')],
+      [1, sign('lip_lick')],
+      [1, done('feet')],
     );
-    const spells = spellsSeenIn([summarize(state)]);
-    expect(spells.map((s) => [s.activity, s.reachedWatch])).toEqual([
-      ['bath', false],
-      ['nails', true],
+    expect(spellsSeenIn([summarize(state)])).toEqual([
+      { activity: 'bath', minutes: 8, reachedWatch: false },
+      { activity: 'nails', minutes: 3, reachedWatch: true },
+      { activity: 'feet', minutes: 2, reachedWatch: true },
     ]);
-    expect(spells[0]!.minutes).toBeCloseTo(8, 6);
-    expect(spells[1]!.minutes).toBeCloseTo(4, 6);
   });
   it('leaves out work that began above watch', () => {
     const state = visit([0, start('bath')], [1, sign('growl')], [1, done('bath')], [0, start('nails')], [2, done('nails')]);
@@ -111,18 +117,54 @@ describe('time to first watch', () => {
 describe('uncounted signs', () => {
   it('are those of the plan’s dog', () => {
     const plan = recordOf(makePlan(anInput({}, { standingSeenMinutes: 40, conditions: ['incontinent'] })));
-    const state = replay(
-      VISIT,
-      eventsOf([
+    const number = (...more: readonly (readonly [number, EventDraft])[]): number => {
+      const begun = [
         [0, BOOKED],
         [0, { type: 'plan_accepted', body: { plan, told: null } }],
         [0, { type: 'work_started', body: {} }],
-        [0, start('nails')],
-        [1, sign('soiling')],
-      ]),
-    );
-    expect(workNow(state, START + 120_000)!.strain.strain).toBe(plan.startStrain);
+      ] as const;
+      return workNow(replay(VISIT, eventsOf([...begun, [0, start('nails')], ...more])), START + 120_000)!.strain.strain;
+    };
+    expect(number([1, sign('soiling')])).toBeCloseTo(number(), 9);
+    expect(number([1, sign('whale_eye')])).toBeGreaterThan(number() + 1);
     expect(aDog().conditions).toEqual([]);
+  });
+});
+
+describe('a sign that was of something else', () => {
+  const SIGN: readonly [number, EventDraft] = [3, { type: 'signal_seen', body: { signal: 'panting' } }];
+  const end: readonly (readonly [number, EventDraft])[] = [
+    [6, done('nails')],
+    [0, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }],
+  ];
+  const target = eventsOf([...drafts, [0, start('nails')], SIGN]).at(-1)?.id ?? '';
+  const said = (...causes: readonly ('strain' | 'something_else' | 'unsure')[]): VisitState => {
+    const answers = causes.map((cause): readonly [number, EventDraft] => [0, { type: 'sign_cause', body: { target, cause } }]);
+    return replay(VISIT, eventsOf([...drafts, [0, start('nails')], SIGN, ...answers, ...end]));
+  };
+  const looked = summarize(replay(VISIT, eventsOf([...drafts, [0, start('nails')], [3, looks('still')], ...end])));
+  const taught = ({ evidence, whole, exposure, spells }: typeof looked): object => ({ evidence, whole, exposure, spells });
+
+  it('teaches nothing, also when nobody is sure: only that somebody looked', () => {
+    for (const cause of ['something_else', 'unsure'] as const) {
+      expect(taught(summarize(said(cause))))
+        .withContext(cause)
+        .toEqual(taught(looked));
+      expect(summarize(said(cause)).steps.find((s) => s.step === 'nails')?.points).toBe(0);
+    }
+    expect(taught(summarize(said()))).not.toEqual(taught(looked));
+    expect(taught(summarize(said('strain')))).toEqual(taught(summarize(said())));
+  });
+  it('still counts at the table: the pause counts, whatever it was of', () =>
+    expect(workNow(said('unsure'), START)?.strain.points).toEqual(workNow(said(), START)?.strain.points));
+  it('can be said anew', () => {
+    expect(taught(summarize(said('unsure', 'strain')))).toEqual(taught(summarize(said())));
+    expect(taught(summarize(said('something_else', 'unsure')))).toEqual(taught(looked));
+    expect(said('strain').work?.signs.map((s) => s.cause)).toEqual(['strain']);
+  });
+  it('is passed over when it was never seen', () => {
+    const unknown: readonly [number, EventDraft] = [1, { type: 'sign_cause', body: { target: VISIT, cause: 'unsure' } }];
+    expect(replay(VISIT, eventsOf([...drafts, [0, start('nails')], unknown])).work?.signs).toEqual([]);
   });
 });
 

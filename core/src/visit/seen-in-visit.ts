@@ -1,51 +1,22 @@
 import {
-  type Belief,
   type BreakSeen,
   evidenceOf,
   type RateEvidence,
-  type MeasuredPoint,
   MOOD_START,
-  StrainFilter,
-  strainQuantile,
-  WATCH_AT,
+  SIGNALS,
   type WatchSpell,
   type WholeEvidence,
+  watchedBreaks,
   wholeEvidenceOf,
 } from '../strain/index.js';
 import { type Activity, activityOf, type CalmState } from '../words/index.js';
-import { watchedVisitOf } from './watched-visit.js';
+import { learnedVisitOf } from './watched-visit.js';
 import type { VisitState } from './state.js';
 
-/**
- * Breaks of a visit in which somebody looked and said how the dog is: what recovery is learned from. What the strain was before is what
- * the model believes then, with how sure it is; what it was after is never presumed, only what the look says.
- */
+/** Breaks of a visit that something is learned from. */
 export function breaksOf(state: VisitState): BreakSeen[] {
-  const visit = watchedVisitOf(state);
-  const filter = visit && new StrainFilter(visit);
-  const out: BreakSeen[] = [];
-  let begun: (Pick<BreakSeen, 'strainBefore' | 'spread'> & { readonly minute: number }) | undefined;
-  let seen: BreakSeen | undefined;
-  for (const entry of visit?.entries ?? []) {
-    if (entry.kind === 'break_started' && filter) {
-      begun = { ...strainOf(filter.at(entry.minute)), minute: entry.minute };
-      seen = undefined;
-    } else if (entry.kind === 'state_seen' && begun) {
-      const { minute, ...before } = begun;
-      seen = { ...before, minutes: entry.minute - minute, mood: entry.mood };
-    } else if (entry.kind === 'break_ended') {
-      if (seen) out.push(seen);
-      begun = undefined;
-      seen = undefined;
-    }
-  }
-  return out;
-}
-
-/** Middle and standard deviation of what is believed, to a tenth of a point: they are kept with the visit. */
-function strainOf(belief: Belief): Pick<BreakSeen, 'strainBefore' | 'spread'> {
-  const [low, middle, high] = [0.16, 0.5, 0.84].map((p) => Math.round(10 * strainQuantile(belief, p)) / 10) as [number, number, number];
-  return { strainBefore: middle, spread: (high - low) / 2 };
+  const visit = learnedVisitOf(state);
+  return visit ? watchedBreaks(visit) : [];
 }
 
 /** A break as versions kept it that took one strain after each look. */
@@ -67,11 +38,12 @@ export function liftBreak(b: BreakSeen | BreakOfOld): BreakSeen {
 
 /** What a visit that has ended says of how hard each kind of work is on the dog, rounded as it is kept. */
 export function rateEvidenceOf(state: VisitState): RateEvidence<Activity>[] {
-  const visit = watchedVisitOf(state);
+  const visit = learnedVisitOf(state);
   if (!visit) return [];
   return evidenceOf(visit, endOf(state)).map((e) => ({
     ...e,
     ratePerMinute: short(e.ratePerMinute),
+    kindPerMinute: e.kindPerMinute === undefined ? undefined : short(e.kindPerMinute),
     minutes: short(e.minutes),
     logLikelihoods: e.logLikelihoods.map(short),
   }));
@@ -79,7 +51,7 @@ export function rateEvidenceOf(state: VisitState): RateEvidence<Activity>[] {
 
 /** What it says of the dog as a whole. */
 export function wholeVisitOf(state: VisitState): WholeEvidence | undefined {
-  const visit = watchedVisitOf(state);
+  const visit = learnedVisitOf(state);
   const whole = visit && wholeEvidenceOf(visit, endOf(state));
   return whole && { believed: short(whole.believed), minutes: short(whole.minutes), logLikelihoods: whole.logLikelihoods.map(short) };
 }
@@ -87,17 +59,32 @@ export function wholeVisitOf(state: VisitState): WholeEvidence | undefined {
 const endOf = ({ work }: VisitState): number => (work ? ((work.endedMs ?? work.clockMs) - work.startedMs) / 60_000 : 0);
 const short = (x: number): number => Math.round(1000 * x) / 1000;
 
+/** Signs that take a dog to watch by themselves: one that is more than early, or the second early one. */
+const EARLY_ONES = 2;
+
 /**
- * How long each stretch of work stayed below watch. A stretch that began above says nothing about the work and is left out.
- * @param points the measured curve of the whole visit
+ * How long each stretch of work went until a sign took the dog to watch: what was seen alone, whatever the model makes of it. A stretch that
+ * began while such a sign was not yet followed by a good one says nothing about the work and is left out.
  */
-export function spellsOf(state: VisitState, points: readonly MeasuredPoint[]): WatchSpell<Activity>[] {
-  const end = points[points.length - 1]?.minute ?? 0;
-  return (state.work?.runs ?? []).flatMap(({ step, fromMinute, toMinute }) => {
+export function spellsOf(state: VisitState): WatchSpell<Activity>[] {
+  const { work, plan } = state;
+  const end = endOf(state);
+  const seen = (work?.strain ?? []).flatMap((e) => {
+    if (e.kind === 'state_seen') return e.mood === 'relaxed' ? [{ minute: e.minute, tier: 'good' as const }] : [];
+    return e.kind === 'signal' && e.teachesNothing !== true && !plan?.uncounted?.includes(e.signal)
+      ? [{ minute: e.minute, tier: SIGNALS[e.signal].tier }]
+      : [];
+  });
+  return (work?.runs ?? []).flatMap(({ step, fromMinute, toMinute }) => {
     const to = toMinute ?? end;
-    const before = [...points].reverse().find((p) => p.minute <= fromMinute);
-    if ((before?.strain ?? 0) >= WATCH_AT || to <= fromMinute) return [];
-    const risen = points.find((p) => p.minute > fromMinute && p.minute <= to && p.strain >= WATCH_AT);
+    const before = seen.filter((s) => s.minute < fromMinute && !['early', 'says_nothing'].includes(s.tier)).at(-1);
+    if ((before && before.tier !== 'good') || to <= fromMinute) return [];
+    let early = 0;
+    const risen = seen.find((s) => {
+      if (s.minute < fromMinute || s.minute > to) return false;
+      if (s.tier === 'early') early++;
+      return early >= EARLY_ONES || (s.tier !== 'early' && s.tier !== 'good' && s.tier !== 'says_nothing');
+    });
     return [{ activity: activityOf(step), minutes: (risen?.minute ?? to) - fromMinute, reachedWatch: risen !== undefined }];
   });
 }

@@ -17,6 +17,8 @@ import type {
   Phase,
   PieceId,
   PlanWay,
+  SignalId,
+  SignCause,
   StepId,
   ToldItem,
   ZoneId,
@@ -86,10 +88,23 @@ export interface WorkState {
   readonly holdSeconds: Map<HoldId, number>;
   readonly blades: Map<BladeId, BladeClock>;
   readonly strain: StrainEntry[];
+  /** Signs that were seen, by the entry in `strain`: what each added, and what it was of as far as that was asked. */
+  readonly signs: SignSeen[];
   /** Stretches of steps, in order: a step that was taken up again has two. */
   readonly runs: { readonly step: StepId; readonly fromMinute: number; toMinute: number | undefined }[];
   /** Seconds and points by (activity, hold, blade): what rates are learned from. */
   readonly exposure: Map<string, Exposure>;
+}
+
+export interface SignSeen {
+  readonly eventId: string;
+  /** Place in `strain`. */
+  readonly at: number;
+  readonly signal: SignalId;
+  readonly points: number;
+  readonly step: StepProgress | undefined;
+  readonly exposure: Exposure | undefined;
+  cause: SignCause | undefined;
 }
 
 export interface Exposure {

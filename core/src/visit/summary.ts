@@ -1,6 +1,13 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import { type ActivityHistory, type Pace, seenWork, type TimeSeen } from '../plan/index.js';
-import { type BreakSeen, evidenceFromPoints, type RateEvidence, type WatchSpell, type WholeEvidence } from '../strain/index.js';
+import {
+  type BreakSeen,
+  evidenceFromPoints,
+  type RateEvidence,
+  STEP_MINUTES,
+  type WatchSpell,
+  type WholeEvidence,
+} from '../strain/index.js';
 import {
   type Activity,
   activityOf,
@@ -117,7 +124,10 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     band: now?.strain.band ?? 'settled',
     plannedMinutes: state.plan?.minutes ?? null,
     told: state.told ?? null,
-    curve: now?.strain.points.map((p) => ({ minute: round(p.minute), strain: round(p.strain) })) ?? [],
+    // A point a minute, and one at each entry, draw it.
+    curve:
+      now?.strain.points.filter((p) => p.minute % 1 !== STEP_MINUTES).map((p) => ({ minute: round(p.minute), strain: round(p.strain) })) ??
+      [],
     steps: [...(state.work?.steps.values() ?? [])].map((s) => ({
       step: s.step,
       status: s.status,
@@ -146,7 +156,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     breaks: state.ended ? breaksOf(state) : [],
     evidence: state.ended ? rateEvidenceOf(state) : null,
     whole: state.ended ? (wholeVisitOf(state) ?? null) : null,
-    spells: spellsOf(state, now?.strain.points ?? []),
+    spells: spellsOf(state),
     incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what, zone: i.zone ?? null })),
     warned: warnedIn(state) ?? null,
     resents: state.feelOver.resents ?? [],

@@ -7,6 +7,19 @@ export function plannedRate(state: VisitState, step: StepId): number {
   return state.plan?.steps.find((s) => s.id === step)?.ratePerMinute ?? 0;
 }
 
+/** The same as far as something is learned of it: a sign that was not surely of strain says only that somebody looked. */
+export function learnedVisitOf(state: VisitState): WatchedVisit<Activity> | undefined {
+  const visit = watchedVisitOf(state);
+  return (
+    visit && {
+      ...visit,
+      entries: visit.entries.map((e) =>
+        e.kind === 'signal' && e.teachesNothing === true ? { kind: 'state_seen', minute: e.minute, mood: 'still' } : e,
+      ),
+    }
+  );
+}
+
 /** A visit as the model of strain reads it; `undefined` before the work has begun. */
 export function watchedVisitOf(state: VisitState): WatchedVisit<Activity> | undefined {
   const { work, plan } = state;

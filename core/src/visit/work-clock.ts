@@ -1,7 +1,8 @@
 import { BLADE_HEAT_DEFAULTS, bladeCelsius, NEVER_ABOVE_CELSIUS, SWAP_AT_CELSIUS } from '../knowledge/heat/index.js';
-import { DEFAULT_HALF_LIFE_MINUTES, type MeasuredStrain, measureStrain, NOT_OBSERVED_AFTER_MINUTES } from '../strain/index.js';
+import { type MeasuredStrain, NOT_OBSERVED_AFTER_MINUTES, StandingMeter } from '../strain/index.js';
 import { activityOf, type BladeId } from '../words/index.js';
 import type { BladeClock, Exposure, VisitState, WorkState } from './state.js';
+import { watchedVisitOf } from './watched-visit.js';
 
 /**
  * Moves every running clock of the work to a moment. Time that would run backwards is no time; what strain is learned from is watched time,
@@ -75,11 +76,13 @@ export interface WorkNow {
 
 /**
  * What the clocks show at a moment after the last event: the state itself is not changed.
+ * @param meter one that stands where it was last read, where the same visit is read again and again
  * @returns `undefined` before the work has begun
  */
-export function workNow(state: VisitState, nowMs: number): WorkNow | undefined {
+export function workNow(state: VisitState, nowMs: number, meter = new StandingMeter()): WorkNow | undefined {
   const work = state.work;
-  if (!work) return undefined;
+  const visit = watchedVisitOf(state);
+  if (!work || !visit) return undefined;
   const at = Math.max(work.clockMs, work.endedMs ?? nowMs);
   const more = (at - work.clockMs) / 1000;
   const resting = work.onBreakSinceMs !== undefined;
@@ -93,12 +96,6 @@ export function workNow(state: VisitState, nowMs: number): WorkNow | undefined {
     breakSeconds: work.onBreakSinceMs === undefined ? 0 : (at - work.onBreakSinceMs) / 1000,
     bladeCelsius: clock ? bladeCelsius(clock.celsius, more, running) : undefined,
     bladeRunSeconds: (clock?.runSeconds ?? 0) + (running ? more : 0),
-    strain: measureStrain(
-      work.strain,
-      state.plan?.startStrain ?? 0,
-      state.plan?.halfLifeMinutes ?? DEFAULT_HALF_LIFE_MINUTES,
-      minute,
-      state.plan?.uncounted,
-    ),
+    strain: meter.read(visit, minute),
   };
 }

@@ -43,6 +43,28 @@ export const SIGNAL_IDS = [
 
 export type SignalId = (typeof SIGNAL_IDS)[number];
 
+/** Signs that come of other things as often as of strain: heat, cold, pain, sickness, soap, a wet coat. They are asked about. */
+export const ASKED_SIGNALS = [
+  'blink',
+  'paw_lifted',
+  'shakes_off',
+  'trembling',
+  'panting',
+  'dribbling',
+  'yelp',
+  'scream',
+] as const satisfies readonly SignalId[];
+export type AskedSignal = (typeof ASKED_SIGNALS)[number];
+
+/** Whether such a sign is asked about. */
+export function isAskedSignal(signal: SignalId): signal is AskedSignal {
+  return ASKED_SIGNALS.some((s) => s === signal);
+}
+
+/** What such a sign was of; not sure counts as strain for the pause, and teaches nothing. */
+export const SIGN_CAUSES = ['strain', 'something_else', 'unsure'] as const;
+export type SignCause = (typeof SIGN_CAUSES)[number];
+
 export const STRAIN_BANDS = ['settled', 'watch', 'pause', 'stop'] as const;
 
 /** settled < 25 ≤ watch < 50 ≤ pause < 75 ≤ stop. */

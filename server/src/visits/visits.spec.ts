@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { TODAY } from '@mansuet/core/contract';
+import { TODAY, VISIT_CONTEXT } from '@mansuet/core/contract';
 import { type EventDraft, uuidV7 } from '@mansuet/core/log';
 import { replay, summarize } from '@mansuet/core/visit';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, booked, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
@@ -53,6 +53,24 @@ describe('visits', () => {
     expect(await warned()).toEqual({ what: 'bit', on: longAgo.bitten });
     await browser.send('PUT', `/api/dogs/${id}/bite-ended`, { on: '2020-06-01' });
     expect(await warned()).toBeNull();
+  });
+
+  it('tells what the salon’s other dogs say of each kind of work, never what this one’s own visits say', async () => {
+    const [one, other] = [await addDog(browser), await addDog(browser)];
+    const [past, now] = [await bookVisit(browser, other), await bookVisit(browser, one)];
+    const evidence = [{ work: 'nails', ratePerMinute: 2, kindPerMinute: 2, minutes: 10, logLikelihoods: [-5, -1.6, 0] }];
+    await server.db.inSalon(salonId, (trx) =>
+      trx
+        .updateTable('visit')
+        .set({ phase: 'gone', summary: JSON.stringify({ ...summarize(replay(past, [])), outcome: 'finished', evidence }) })
+        .where('visit_id', '=', past)
+        .execute(),
+    );
+    const pool = async (visitId: string) => VISIT_CONTEXT.parse((await browser.send('GET', `/api/visits/${visitId}`)).json).pool;
+    const [nails] = await pool(now);
+    expect([nails?.work, nails?.dogs]).toEqual(['nails', 1]);
+    expect(nails?.shift).toBeGreaterThan(0);
+    expect(await pool(await bookVisit(browser, other))).toEqual([]);
   });
 
   it('stores a batch once, however often it is sent', async () => {

@@ -37,7 +37,7 @@ import { FLOOR_LABELS } from './labels/floors.js';
 import { HOLD_LABELS, HOLD_PREVENTS } from './labels/holds.js';
 import { HARM_LABELS, INCIDENT_LABELS, RISK_LABELS } from './labels/incidents.js';
 import { BITE_TOLD_LABELS, CONTACT_ROLE_LABELS, PHASE_LABELS, PHOTO_KIND_LABELS, PROBLEM_LABELS, ROLE_LABELS } from './labels/people.js';
-import { BAND_LABELS, SIGNAL_LABELS } from './labels/signals.js';
+import { BAND_LABELS, ELSEWHERE_LABELS, SIGNAL_LABELS } from './labels/signals.js';
 import {
   BLADE_LABELS,
   GUARD_FINGER_LABELS,
@@ -102,6 +102,7 @@ export const LABELS: Labels = {
   service: SERVICE_ITEM_LABELS,
   sex: SEX_LABELS,
   signal: SIGNAL_LABELS,
+  elsewhere: ELSEWHERE_LABELS,
   step: STEP_LABELS,
   skin: SKIN_LABELS,
   stroke: STROKE_LABELS,

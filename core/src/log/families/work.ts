@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { BLADE_IDS, CLOSING_LINES, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
+import { BLADE_IDS, CLOSING_LINES, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGN_CAUSES, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
 import { id, longText, piece, shortText, stepId as step, toolId } from './fields.js';
 
 /** The work at the table. */
@@ -20,6 +20,9 @@ export const WORK_EVENTS = {
     .strictObject({ feels: z.enum(['cool', 'warm', 'hot']), toolId })
     .describe('The running blade on the inner wrist. It overrules the estimate.'),
   signal_seen: z.strictObject({ signal: z.enum(SIGNAL_IDS) }).describe('A sign of strain, or a good sign.'),
+  sign_cause: z
+    .strictObject({ target: id, cause: z.enum(SIGN_CAUSES) })
+    .describe('What a sign was of that has other causes as well; what was not surely strain teaches nothing.'),
   break_started: z.strictObject({}).describe('Hands off, the dog rests.'),
   break_ended: z.strictObject({}).describe('Work goes on.'),
   closing_begun: z.strictObject({}).describe('Nothing more is begun: what is left makes the end safe.'),

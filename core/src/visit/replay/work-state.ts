@@ -21,6 +21,7 @@ export function newWork(startedMs: number): WorkState {
     holdSeconds: new Map(),
     blades: new Map(),
     strain: [],
+    signs: [],
     runs: [],
     exposure: new Map(),
   };

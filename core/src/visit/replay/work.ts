@@ -13,6 +13,7 @@ export const APPLY_WORK: Appliers<
   | 'blade_used'
   | 'blade_touched'
   | 'signal_seen'
+  | 'sign_cause'
   | 'break_started'
   | 'break_ended'
   | 'closing_begun'
@@ -70,12 +71,25 @@ export const APPLY_WORK: Appliers<
   signal_seen: (s, e) => {
     const work = s.work;
     if (!work) return;
-    work.strain.push({ kind: 'signal', minute: minuteOf(work, e.stamp.wallMs), signal: e.body.signal });
+    const at = work.strain.push({ kind: 'signal', minute: minuteOf(work, e.stamp.wallMs), signal: e.body.signal }) - 1;
     const points = Math.max(0, SIGNALS[e.body.signal].points);
     const step = work.running ? work.steps.get(work.running) : undefined;
     if (step) step.points += points;
     const exposure = exposureNow(work);
     if (exposure) exposure.points += points;
+    work.signs.push({ eventId: e.id, at, signal: e.body.signal, points, step, exposure, cause: undefined });
+  },
+  sign_cause: (s, { body: { target, cause } }) => {
+    const sign = s.work?.signs.find((x) => x.eventId === target);
+    const entry = sign && s.work?.strain[sign.at];
+    if (!s.work || !sign || entry?.kind !== 'signal') return;
+    const taught = sign.cause === undefined || sign.cause === 'strain';
+    const teaches = cause === 'strain';
+    sign.cause = cause;
+    s.work.strain[sign.at] = { ...entry, teachesNothing: !teaches };
+    const points = sign.points * (Number(teaches) - Number(taught));
+    if (sign.step) sign.step.points += points;
+    if (sign.exposure) sign.exposure.points += points;
   },
   break_started: (s, e) => {
     if (!s.work || s.work.onBreakSinceMs !== undefined) return;

@@ -15,6 +15,7 @@ export const PLAN_RULES = {
   'rate.red_skin': rule('default', 'factor'),
   'rate.sore_skin': rule('default', 'factor'),
   'rate.mood': rule('default', 'mood', 'factor'),
+  'rate.salon': rule('learned', 'factor', 'count', 'percent'),
   'rate.dog': rule('learned', 'factor', 'visits'),
   'rate.learned': rule('learned', 'minutes', 'visits', 'from', 'to'),
   // Steps

@@ -10,6 +10,22 @@ export const STRAIN_RULES = {
   'strain.half_life_learned': rule('computed', 'count', 'minutes', 'likely', 'from', 'to'),
   // Rates
   'rate.prior_only': rule('default', 'rate'),
+  // A dog in plain words
+  'file.nothing_seen': rule('default'),
+  'file.dog_harder': rule('learned', 'factor', 'visits', 'percent'),
+  'file.dog_easier': rule('learned', 'factor', 'visits', 'percent'),
+  'file.dog_alike': rule('learned', 'visits'),
+  'file.work_harder': rule('learned', 'step', 'factor', 'visits', 'percent'),
+  'file.work_easier': rule('learned', 'step', 'factor', 'visits', 'percent'),
+  'file.no_leave': rule('practice'),
+  'file.minds_nothing': rule('default'),
+  'file.works_alike': rule('learned', 'count'),
+  'file.comes_down': rule('computed', 'count', 'reached', 'likely'),
+  'file.never_looked': rule('default', 'likely'),
+  'file.now_harder': rule('learned', 'factor', 'visits', 'count', 'percent'),
+  'file.now_easier': rule('learned', 'factor', 'visits', 'count', 'percent'),
+  'file.no_change': rule('learned', 'visits', 'count'),
+  'file.no_year': rule('default'),
   // Noise or place
   'trigger.place': rule('learned', 'place', 'percent'),
   'trigger.tool': rule('learned', 'learned_tool', 'percent'),

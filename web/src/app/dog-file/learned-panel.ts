@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import type { DogFile } from '@mansuet/core/contract';
 import { zonesOfGroup } from '@mansuet/core/knowledge/anatomy';
+import { explainDog } from '@mansuet/core/learning';
 import { learnHalfLife, noiseOrPlace, ratesByPlace, strainStep, suspectTriggers } from '@mansuet/core/strain';
 import { breaksSeenIn, historyOf } from '@mansuet/core/visit';
 import type { ZoneId } from '@mansuet/core/words';
@@ -23,13 +24,32 @@ const COLUMNS: readonly Column[] = [
   { id: 'seen', head: 'Seen' },
 ];
 
-/** What past visits taught about tools, places and postures, with how sure each is, on the map and as a list. */
+/** What past visits taught, in plain words and on the map; the numbers behind it one touch deeper. */
 @Component({
   selector: 'man-learned-panel',
   imports: [BodyMap, Cell, DataTable, Notice],
-  template: `<h2>What it minds, as seen</h2>
+  template: `<h2 i18n="@@learned.head">What it minds, what calms it</h2>
+    <div class="minds">
+      <dl>
+        @for (part of explained(); track part.head) {
+          <dt>{{ part.head }}</dt>
+          <dd>
+            @for (line of part.lines; track $index) {
+              <p>{{ line }}</p>
+            }
+          </dd>
+        }
+      </dl>
+      <man-body-map [paint]="paint()" [look]="file().dog" [still]="true" [compact]="true" />
+    </div>
+    @for (t of suspects(); track t.what) {
+      <man-notice>
+        <b>Stands out: {{ t.what }}.</b>&ngsp;<span class="small">{{ t.percent }} % sure, {{ t.minutes }} min seen. {{ t.says }}</span>
+      </man-notice>
+    }
     @if (rows().length > 0) {
-      <div class="minds">
+      <details>
+        <summary i18n="@@learned.numbers">The numbers: tool, place, posture</summary>
         <man-data-table label="What it minds, as seen" [columns]="columns" [rows]="rows()">
           <ng-template manCell="what" [manCellOf]="rows()" let-r>{{ r.what }}</ng-template>
           <ng-template manCell="rate" [manCellOf]="rows()" let-r>
@@ -42,18 +62,8 @@ const COLUMNS: readonly Column[] = [
             ><span class="quiet small">{{ r.points }} in {{ r.minutes }} min</span></ng-template
           >
         </man-data-table>
-        <man-body-map [paint]="paint()" [look]="file().dog" [still]="true" [compact]="true" />
-      </div>
-    } @else {
-      <p class="quiet">Nothing was timed yet. What is seen at the table collects here.</p>
-    }
-    @for (t of suspects(); track t.what) {
-      <man-notice>
-        <b>Stands out: {{ t.what }}.</b>&ngsp;<span class="small">{{ t.percent }} % sure, {{ t.minutes }} min seen. {{ t.says }}</span>
-      </man-notice>
-    }
-    @if (rows().length > 0) {
-      <p class="quiet small">{{ recovery() }} Numbers on the map: strain seen, 1 little to 5 much.</p>
+        <p class="quiet small">{{ recovery() }} Numbers on the map: strain seen, 1 little to 5 much.</p>
+      </details>
     }`,
   styleUrl: './dog-file-view.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -61,6 +71,7 @@ const COLUMNS: readonly Column[] = [
 export class LearnedPanel {
   private readonly words = inject(Words);
   readonly file = input.required<DogFile>();
+  readonly today = input.required<string>();
   protected readonly columns = COLUMNS;
   private readonly seen = computed(() => historyOf(this.file().visits.map((v) => v.summary)));
   private readonly rates = computed(() =>
@@ -82,6 +93,21 @@ export class LearnedPanel {
       minutes: Math.round(r.minutes),
       points: Math.round(r.points),
     }));
+  });
+  /** In plain words; a part that has nothing to say is left out. */
+  protected readonly explained = computed(() => {
+    const said = explainDog(
+      this.file().visits.map((v) => v.summary),
+      this.today(),
+    );
+    const parts = [
+      { head: $localize`:@@learned.minds:Minds`, of: said.minds },
+      { head: $localize`:@@learned.bears:Bears`, of: said.bears },
+      { head: $localize`:@@learned.kind:Its kind`, of: said.whole },
+      { head: $localize`:@@learned.calms:Calms it`, of: said.calms },
+      { head: $localize`:@@learned.year:Last year`, of: said.sinceLastYear },
+    ];
+    return parts.filter((p) => p.of.length > 0).map((p) => ({ head: p.head, lines: p.of.map(this.words.say) }));
   });
   protected readonly paint = computed<ReadonlyMap<ZoneId, ZonePaint>>(() => {
     const map = new Map<ZoneId, ZonePaint>();

@@ -19,6 +19,8 @@ import { Words } from '../wording/words.service';
 
 const CELL = 5;
 const DRIVERS_SHOWN = 5;
+/** From this width on, pixels, the drawing stands beside the chances. */
+const BESIDE_FROM = 760;
 
 /** What the plan may come to: chances, the spread of the peak, and what drives it. */
 @Component({
@@ -58,7 +60,8 @@ export class OddsPanel implements OnDestroy {
   private draw(): void {
     const svg = this.drawing()?.nativeElement;
     const odds = this.named()?.odds;
-    const width = Math.min(this.width() - 34, 620);
+    const beside = this.width() > BESIDE_FROM;
+    const width = Math.min(beside ? this.width() / 2 - 34 : this.width() - 34, 620);
     if (!svg || !odds || width < 100) return;
     const height = 150;
     const frame = { left: 4, right: 4, top: 18, bottom: 24 };

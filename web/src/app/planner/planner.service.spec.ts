@@ -30,7 +30,7 @@ describe('PlannerService', () => {
   });
   it('draws the odds of a plan, with the names of what drives them', async () => {
     const named = await TestBed.inject(PlannerService).ask({ kind: 'odds', input: INPUT });
-    expect(named?.odds.visits).toBe(10_000);
+    expect(named?.odds.visits).toBe(2_000);
     expect(named?.drivers.map((d) => d.step)).toContain('nails');
     expect(named?.odds.inTime.chance).toBeGreaterThan(0.5);
   });

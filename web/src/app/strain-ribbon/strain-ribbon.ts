@@ -18,6 +18,8 @@ import { STRAIN_BANDS, type StrainBand } from '@mansuet/core/words';
 export interface RibbonPoint {
   readonly minute: number;
   readonly strain: number;
+  /** Between which points strain lies in nine of ten, where that is known. */
+  readonly range90?: readonly [number, number];
 }
 export interface PredictedPoint extends RibbonPoint {
   readonly low: number;
@@ -149,7 +151,17 @@ export class StrainRibbon implements OnDestroy {
             .y((p) => y(p.strain))([...this.predicted()]),
         );
     }
-    if (this.measured().length > 1)
+    if (this.measured().length > 1) {
+      svg
+        .append('path')
+        .attr('class', 'sure')
+        .attr(
+          'd',
+          area<RibbonPoint>()
+            .x((p) => x(p.minute))
+            .y0((p) => y(p.range90?.[0] ?? p.strain))
+            .y1((p) => y(p.range90?.[1] ?? p.strain))([...this.measured()]),
+        );
       svg
         .append('path')
         .attr('class', 'measured')
@@ -159,6 +171,7 @@ export class StrainRibbon implements OnDestroy {
             .x((p) => x(p.minute))
             .y((p) => y(p.strain))([...this.measured()]),
         );
+    }
     const now = this.now();
     if (now !== undefined)
       svg

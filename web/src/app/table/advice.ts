@@ -48,6 +48,13 @@ export function adviceFor(
           : `Tool off, hands still: a break counts from ${PAUSE_COUNTS_FROM_MINUTES} min on, with a good sign in it. A second hard sign means stop.`,
       urgent: true,
     };
+  if (strain.unclear)
+    return {
+      band,
+      head: 'Unclear',
+      says: 'Signs have ceased without a good one: minutes alone lower nothing. Calm, or given up? Does it move freely, look round, take a treat gently?',
+      urgent: false,
+    };
   if (!strain.observed) {
     return {
       band,

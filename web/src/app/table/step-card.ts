@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { PlannedStepRecord } from '@mansuet/core/log';
+import type { SignalId } from '@mansuet/core/words';
 import { KeyHint } from '../controls/key-hint';
 import { aboutMinutes, stopwatch } from '../wording/time';
 import { Words } from '../wording/words.service';
@@ -18,6 +19,8 @@ export class StepCard {
   protected readonly table = inject(TableStore);
   protected readonly holds = this.words.labels.hold;
   protected readonly bladeNames = this.words.labels.blade;
+  protected readonly signalOf = (signal: SignalId): string => this.words.heading('signal', signal);
+  protected readonly elsewhere = this.words.labels.elsewhere;
   protected readonly moodLabels = this.words.labels.mood;
   protected readonly watch = stopwatch;
   protected readonly round = Math.round;

@@ -7,7 +7,12 @@ import { TableStore } from './table-store';
   selector: 'man-strain-bar',
   imports: [StrainRibbon],
   template: `<div class="meter" [attr.role]="table.advice().urgent ? 'alert' : 'status'">
-      <span class="value">{{ table.now() ? round(table.now()!.strain.strain) : '–' }}</span>
+      <div class="number">
+        <span class="value">{{ table.now() ? round(table.now()!.strain.strain) : '–' }}</span>
+        @if (table.now()?.strain?.range90; as range) {
+          <small i18n="@@meter.range">9 of 10: {{ round(range[0]) }}–{{ round(range[1]) }}</small>
+        }
+      </div>
       <div>
         <b>{{ table.advice().head }}</b>
         <p>{{ table.advice().says }}</p>

@@ -15,7 +15,9 @@ import {
   type Mood,
   MOODS,
   type PieceId,
+  isAskedSignal,
   type SignalId,
+  type SignCause,
   type StepId,
   type ZoneId,
 } from '@mansuet/core/words';
@@ -27,6 +29,10 @@ import { VisitStore } from '../visit/visit-store';
 import { Words } from '../wording/words.service';
 import { adviceFor } from './advice';
 import { EMPTY_INCIDENT, type IncidentDraft } from './incident-form';
+
+/** A sign that may be of something else is asked about for so long. Our default. */
+const SIGN_ASKED_MINUTES = 2;
+const CAUSE_WORDS: Readonly<Record<SignCause, string>> = { strain: 'strain', something_else: 'not strain', unsure: 'not sure' };
 
 /** What lies beside the step on a slip. */
 export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'pieces', 'note', 'keys'] as const;
@@ -83,8 +89,10 @@ export class TableStore {
   readonly piecesDone = computed(() => this.pieces().filter((p) => p.status === 'done').length);
   readonly place = computed(() => this.steps().findIndex((s) => s.id === this.shown()?.id) + 1);
   readonly onBreak = computed(() => this.work()?.onBreakSinceMs !== undefined);
-  /** Nothing was entered for a while: the meter asks how the dog is. */
-  readonly unseen = computed(() => this.running() !== undefined && this.now()?.strain.observed === false);
+  /** Nothing was entered for a while. */
+  private readonly unseen = computed(() => this.running() !== undefined && this.now()?.strain.observed === false);
+  /** The meter asks how the dog is: nothing was entered, or signs have ceased without a good one. */
+  readonly asks = computed(() => this.unseen() || (this.running() !== undefined && this.now()?.strain.unclear === true));
   /** In the work the cautions need the room: the first three are asked, a break asks them all. */
   readonly looks = computed(() => (this.onBreak() ? MOODS : MOODS.slice(0, 3)));
   readonly breakBefore = computed(() => {
@@ -200,6 +208,22 @@ export class TableStore {
       { type: 'mood_felt', body: { mood } },
       `${this.onBreak() ? 'In the break' : 'Looked'}: ${this.words.labels.mood[mood]}`,
     );
+  }
+  /** The latest sign, when it comes of other things as often as of strain and nobody has said yet: asked for some minutes. */
+  readonly askedSign = computed(() => {
+    const sign = this.work()?.signs.at(-1);
+    if (!sign || sign.cause !== undefined || !isAskedSignal(sign.signal)) return undefined;
+    const minute = this.work()?.strain[sign.at]?.minute ?? 0;
+    const since = (this.now()?.minute ?? 0) - minute;
+    return since > SIGN_ASKED_MINUTES ? undefined : { id: sign.eventId, signal: sign.signal };
+  });
+  async sayCause(cause: SignCause): Promise<void> {
+    const sign = this.askedSign();
+    if (sign)
+      await this.record(
+        { type: 'sign_cause', body: { target: sign.id, cause } },
+        `${this.words.labels.signal[sign.signal]}: ${CAUSE_WORDS[cause]}`,
+      );
   }
   /** The latest entry that was taken back; the state shows it a moment later. */
   private takenBack: string | undefined;

@@ -198,6 +198,22 @@ describe('TablePage', () => {
     expect(work()).toBeUndefined();
   });
 
+  it('asks what a sign was of that comes of other things, too; by touch and by key, and undo asks again', async () => {
+    const asked = (): string => visit.host.querySelector('.looks')?.textContent ?? '';
+    await visit.click(/^Start/);
+    await visit.click(/licks lips or nose$/);
+    expect(asked()).toBe('');
+    await visit.click(/pants$/);
+    expect(asked()).toContain('Pants: look for heat, breath, pain first. Was it strain?');
+    await visit.click(/^not strain/);
+    expect(work()?.signs.at(-1)?.cause).toBe('something_else');
+    expect(asked()).toBe('');
+    await key('u');
+    expect(asked()).toContain('Was it strain?');
+    await key('w');
+    expect(work()?.signs.at(-1)?.cause).toBe('unsure');
+  });
+
   it('can leave a step, and then finishes when nothing waits', async () => {
     await visit.click(/^Start/);
     for (const step of PLAN.steps) {

@@ -4,7 +4,9 @@ import { Words } from '../wording/words.service';
 import { adviceFor } from './advice';
 
 const at = (entries: StrainEntry[], now: number) =>
-  adviceFor(TestBed.inject(Words), measureStrain(entries, 5, 6, now), { vetName: 'Port Ellery practice', vetPhone: '0550 9' });
+  adviceFor(TestBed.inject(Words), measureStrain({ ...VISIT, entries }, now), { vetName: 'Port Ellery practice', vetPhone: '0550 9' });
+/** Easy work on a dog that came settled. */
+const VISIT = { stretches: [{ fromMinute: 0, toMinute: undefined, ratePerMinute: 0.3 }], start: 5, halfLifeMinutes: 6 };
 
 describe('advice at the table', () => {
   it('is calm and keeps the protection on when the dog is settled', () =>
@@ -23,9 +25,16 @@ describe('advice at the table', () => {
     const eye: StrainEntry = { kind: 'signal', minute: 1, signal: 'whale_eye' };
     const rest: StrainEntry = { kind: 'break_started', minute: 2 };
     expect(at([{ kind: 'signal', minute: 1, signal: 'growl' }], 2).says).toContain('5 min on, with a good sign');
-    expect(at([eye, eye], 2).says).toContain('Short strokes');
-    expect(at([eye, eye, rest], 30).says).toContain('minutes alone lower nothing');
-    expect(at([eye, eye, rest, { kind: 'state_seen', minute: 20, mood: 'relaxed' }], 30).head).toBe('Settled');
+    expect(at([eye], 2).says).toContain('minutes alone lower nothing');
+    expect(at([eye, { ...eye, signal: 'lip_lick' }], 1.5).head).toBe('Watch');
+    expect(at([eye, rest], 30).says).toContain('minutes alone lower nothing');
+    expect(at([eye, rest, { kind: 'state_seen', minute: 20, mood: 'relaxed' }], 30).head).toBe('Settled');
+  });
+  it('reads "unclear" when signs have ceased without a good one, and asks', () => {
+    const eye: StrainEntry = { kind: 'signal', minute: 1, signal: 'whale_eye' };
+    expect(at([eye], 3).head).toBe('Watch');
+    expect(at([eye], 5)).toEqual(jasmine.objectContaining({ head: 'Unclear', band: 'watch', urgent: false }));
+    expect(at([eye, { kind: 'signal', minute: 4, signal: 'soft_body' }], 7).head).toBe('Settled');
   });
   it('names the vet and the number at a body alarm', () => {
     const a = at([{ kind: 'signal', minute: 1, signal: 'collapse' }], 2);

@@ -110,6 +110,7 @@ export async function openVisit<T>(
     events,
     lastFound,
     pace: [],
+    pool: [],
   };
   const api = new FakeApi();
   api.answer('GET /visits', context);

@@ -18,6 +18,8 @@ export function sayEvent(words: Words, event: VisitEvent): string {
       return event.body.blade === null ? $localize`:@@event.noBlade:no blade` : words.labels.blade[event.body.blade];
     case 'blade_touched':
       return $localize`:@@event.touch:touch of the blade`;
+    case 'sign_cause':
+      return $localize`:@@event.cause:what the sign was of`;
     case 'break_started':
       return $localize`:@@event.break:break`;
     case 'break_ended':

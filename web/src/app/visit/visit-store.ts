@@ -20,6 +20,7 @@ import {
   planNowOf,
   workNow,
 } from '@mansuet/core/visit';
+import { StandingMeter } from '@mansuet/core/strain';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
@@ -69,6 +70,7 @@ export class VisitStore {
         ...(context.salon.bladesOwned ? { drawer: BLADES.filter((b) => context.salon.bladesOwned?.includes(b.id)) } : {}),
         today: this.today(),
         pace: context.pace,
+        pool: context.pool,
         knownMarks: context.file.marks.filter((m) => m.visitId !== context.visitId),
       },
       past,
@@ -102,8 +104,10 @@ export class VisitStore {
     const now = planNowOf(this.state(), this.clock.nowMs());
     return input && now ? { ...input, now } : input;
   }
+  /** Goes on from where it was read a second ago; of another visit it begins anew. */
+  private readonly meter = new StandingMeter();
   /** What the clocks show, once a second. */
-  readonly now = computed(() => workNow(this.state(), this.clock.nowMs()));
+  readonly now = computed(() => workNow(this.state(), this.clock.nowMs(), this.meter));
 
   constructor() {
     effect(() => {

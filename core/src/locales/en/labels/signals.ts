@@ -1,4 +1,16 @@
-import type { SignalId, StrainBand } from '../../../words/index.js';
+import type { AskedSignal, SignalId, StrainBand } from '../../../words/index.js';
+/** What such a sign may be of, beside strain. Common practice, no source. */
+export const ELSEWHERE_LABELS: Readonly<Record<AskedSignal, string>> = {
+  blink: 'soap, dry air',
+  paw_lifted: 'a sore paw',
+  shakes_off: 'a wet coat',
+  trembling: 'cold, pain',
+  panting: 'heat, breath, pain',
+  dribbling: 'feeling sick',
+  yelp: 'an injury, pain',
+  scream: 'an injury, pain',
+};
+
 export const SIGNAL_LABELS: Readonly<Record<SignalId, string>> = {
   wag: 'wags',
   lies_down: 'lies down or sleeps',
