@@ -140,7 +140,8 @@ export async function pickZone(page: Page, zone: string): Promise<void> {
 /** Draws in the field for a signature. */
 export async function sign(page: Page): Promise<void> {
   const pad = page.locator('man-signature-field canvas');
-  await pad.scrollIntoViewIfNeeded();
+  // Only a field that lies still and uncovered is hovered over.
+  await pad.hover();
   const box = await pad.boundingBox();
   if (!box) throw new Error('no field to sign in');
   await page.mouse.move(box.x + 30, box.y + 60);

@@ -18,7 +18,6 @@ import {
   SIGNALS,
   STARTLE_POINTS,
   STEP_MINUTES,
-  STOP_AT,
   STRAIN_MAX,
   type StrainEntry,
   type WatchedVisit,
@@ -193,7 +192,6 @@ export class DrawnTable {
   private reach(): void {
     const { strain } = this.meter;
     if (strain > this.peak) this.peak = strain;
-    if (strain >= STOP_AT) this.stopped = true;
   }
 }
 

@@ -87,6 +87,38 @@ describe('AgreementPage', () => {
     expect(visit.store.state().agreed?.extraMinutes).toBeGreaterThan(0);
   });
 
+  it('is signed when the plan stands, and what was signed for another plan does not count', async () => {
+    const pad = () => visit.host.querySelector('man-signature-field canvas');
+    await visit.until(() => pad() !== null);
+    await answer('Agrees', 'Tight mats');
+    await answer('Agrees', 'In an emergency');
+    await visit.click('There is no second number');
+    await visit.until(() => visit.host.textContent?.includes('Sign above') === true);
+    const field = pad()!;
+    const { left, top } = field.getBoundingClientRect();
+    const pen = (type: string, x: number, y: number, to: EventTarget, buttons = 1): boolean =>
+      to.dispatchEvent(
+        new PointerEvent(type, {
+          ...{ bubbles: true, cancelable: true, isPrimary: true, pointerId: 1, pointerType: 'pen', button: 0, buttons, pressure: 0.5 },
+          ...{ clientX: left + x, clientY: top + y },
+        }),
+      );
+    pen('pointerdown', 30, 60, field);
+    for (let i = 1; i <= 6; i++) pen('pointermove', 30 + i * 12, i % 2 === 0 ? 84 : 36, window);
+    // The page grows narrower while the pen is down: the stroke goes on.
+    visit.host.style.width = `${visit.host.offsetWidth - 60}px`;
+    await new Promise((seen) => new ResizeObserver(seen).observe(field));
+    await visit.shown();
+    for (let i = 7; i <= 12; i++) pen('pointermove', 30 + i * 12, i % 2 === 0 ? 84 : 36, window);
+    pen('pointerup', 174, 84, window, 0);
+    await visit.until(() => !visit.button(/^Agreed: plan/).disabled);
+    expect(pad()).withContext('nothing moves the field').toBe(field);
+    await visit.click('nails');
+    await visit.until(() => pad() !== null && pad() !== field);
+    expect(visit.button(/^Agreed: plan/).disabled).toBeTrue();
+    expect(visit.host.textContent).toContain('Sign above');
+  });
+
   it('takes refused work out of the plan, and keeps the refusal in sight', async () => {
     await answer('Refuses', 'Tight mats');
     await visit.until(() => visit.host.textContent?.includes('The owner does not want it clipped close') === true);

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { CONSENT_TEXT_VERSION, proposeAgreement, secondNumberMissing, standingConsents } from '@mansuet/core/agreement';
 import type { AgreementOffer } from '@mansuet/core/contract';
@@ -56,6 +56,8 @@ export class AgreementPage {
   protected readonly items = choicesOf(SERVICE_ITEMS, this.words.labels.service);
   protected readonly plan = this.plans.plan;
   protected readonly trouble = this.plans.trouble;
+  /** The plan will not change any more: only now is it signed, and nothing moves the field under a finger. */
+  protected readonly final = computed(() => this.proposal() !== undefined && this.plans.isFinal());
   protected readonly typedName = signal<string | undefined>(undefined);
   protected readonly nameError = signal('');
   protected readonly signature = signal<Signature | undefined>(undefined);
@@ -154,6 +156,10 @@ export class AgreementPage {
 
   constructor() {
     this.plans.watch();
+    // What was signed was another plan: it is signed anew.
+    effect(() => {
+      if (!this.final()) this.signature.set(undefined);
+    });
   }
 
   /** Agreed today, or before and not refused today. */
@@ -263,7 +269,7 @@ export class AgreementPage {
       return;
     }
     const signature = this.signature();
-    if (!proposal || this.missing().length > 0 || this.secondMissing()) return;
+    if (!proposal || !this.final() || this.missing().length > 0 || this.secondMissing()) return;
     if (!this.store.state().agreed && !signature && !this.byWord()) return;
     if (!this.store.state().agreed) {
       // What holds from before is written into this visit's record, too, as what it is.

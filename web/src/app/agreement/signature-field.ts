@@ -83,21 +83,33 @@ export class SignatureField {
       const pad = new SignaturePad(canvas, { minWidth: 0.8, maxWidth: 2.4, penColor, throttle: 0 });
       this.pad = pad;
       // The canvas has as many points as the screen shows; what was drawn is drawn again after the size has changed.
+      // A stroke that is being drawn is let end first: drawing anew would break it off, and nobody would be told of it.
+      let drawing = false;
       const fit = (): void => {
+        if (drawing) return;
         const ratio = Math.max(1, window.devicePixelRatio);
+        const [width, height] = [Math.round(canvas.offsetWidth * ratio), Math.round(canvas.offsetHeight * ratio)];
+        if (canvas.width === width && canvas.height === height) return;
         const strokes = pad.toData();
-        canvas.width = canvas.offsetWidth * ratio;
-        canvas.height = canvas.offsetHeight * ratio;
+        canvas.width = width;
+        canvas.height = height;
         canvas.getContext('2d')?.scale(ratio, ratio);
         pad.fromData(strokes);
       };
       fit();
       const watch = new ResizeObserver(fit);
       watch.observe(canvas);
-      const ended = (): void => this.tell();
+      const begun = (): void => void (drawing = true);
+      const ended = (): void => {
+        drawing = false;
+        fit();
+        this.tell();
+      };
+      pad.addEventListener('beginStroke', begun);
       pad.addEventListener('endStroke', ended);
       destroy.onDestroy(() => {
         watch.disconnect();
+        pad.removeEventListener('beginStroke', begun);
         pad.removeEventListener('endStroke', ended);
         pad.off();
       });

@@ -72,6 +72,29 @@ describe('PlanStore', () => {
     expect(planner.asked.length).toBe(1);
   });
 
+  it('keeps a plan that an event does not touch, and asks again after a failure', async () => {
+    TestBed.createComponent(Watcher);
+    await settle();
+    input.set(aPlanInput());
+    await settle();
+    expect(planner.asked.length).toBe(1);
+    expect(store().isFinal()).toBeFalse();
+    planner.asked[0]?.done(planned(1));
+    await settle();
+    input.set(aPlanInput());
+    await settle();
+    expect(planner.asked.length).toBe(1);
+    expect(store().isFinal()).toBeTrue();
+    input.set(aPlanInput({ helperThere: true }));
+    await settle();
+    expect(store().isFinal()).toBeFalse();
+    planner.asked[1]?.fail(new Error('no worker'));
+    await settle();
+    input.set(aPlanInput({ helperThere: true }));
+    await settle();
+    expect(planner.asked.length).toBe(3);
+  });
+
   it('shows the answer to the latest question only, and asks for chances when the search is over', async () => {
     TestBed.createComponent(Watcher);
     await settle();

@@ -9,6 +9,8 @@ import { VisitStore } from './visit-store';
 /** A search that takes longer is said, and can be ended, ms. */
 const SLOW_MS = 300;
 
+const alike = (a: PlanInput | undefined, b: PlanInput | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 /**
  * The plan of the open visit, one for all its screens. It is made while a screen looks at it, anew whenever what it rests
  * on changes; only the latest question counts, and a search for an older one is ended.
@@ -24,11 +26,14 @@ export class PlanStore {
   private readonly finished = signal<PlanInput | undefined>(undefined);
   /** Asked again: the work has gone on meanwhile. */
   private readonly again = signal(0);
+  private searching = false;
 
   readonly planned = signal<Planned | undefined>(undefined);
   readonly plan = computed(() => this.planned()?.plan);
   /** What the plan in hand was asked with. */
   readonly asked = signal<PlanInput | undefined>(undefined);
+  /** The search for it has ended: it stays until the dog or what is asked for changes. */
+  readonly isFinal = computed(() => this.finished() !== undefined);
   readonly odds = signal<NamedOdds | undefined>(undefined);
   /** Why there is no plan, or no odds. */
   readonly trouble = signal('');
@@ -44,7 +49,8 @@ export class PlanStore {
       this.again();
       untracked(() => {
         const input = this.visit.planInputNow();
-        if (input) this.ask(input);
+        // An answer that changes nothing in the plan, an owner's "agrees" say, takes no plan away.
+        if (input && !(this.asksNow() && alike(input, this.asked()))) this.ask(input);
       });
     });
     effect(() => {
@@ -56,8 +62,7 @@ export class PlanStore {
   /** A screen looks at the plan until it is gone. In an injection context. @param odds whether it shows chances, too */
   watch({ odds = false } = {}): void {
     // What changed while nobody looked made the plan in hand an old one: it is not shown, and not taken to the table.
-    if (untracked(this.watchers) === 0 && JSON.stringify(untracked(this.asked)) !== JSON.stringify(this.visit.planInputNow()))
-      this.forget();
+    if (untracked(this.watchers) === 0 && !alike(untracked(this.asked), this.visit.planInputNow())) this.forget();
     this.watchers.update((n) => n + 1);
     if (odds) this.oddsWanted.set(true);
     inject(DestroyRef).onDestroy(() => {
@@ -78,9 +83,15 @@ export class PlanStore {
     return paintFound(this.visit.state().feelOver, lit);
   }
 
+  /** What was asked with last has its plan, or will have it. */
+  private asksNow(): boolean {
+    return this.searching || this.finished() !== undefined;
+  }
+
   /** Nothing that was planned before is shown: another dog, or another state of this one. */
   private forget(): void {
     this.latest.next();
+    this.searching = false;
     this.planned.set(undefined);
     this.finished.set(undefined);
     this.asked.set(undefined);
@@ -94,6 +105,7 @@ export class PlanStore {
     this.finished.set(undefined);
     this.odds.set(undefined);
     const isLatest = this.latest.next();
+    this.searching = true;
     const timer = setTimeout(() => this.slow.set(isLatest()), SLOW_MS);
     this.planner
       .plan(input, (found) => {
@@ -117,7 +129,9 @@ export class PlanStore {
       )
       .finally(() => {
         clearTimeout(timer);
-        if (isLatest()) this.slow.set(false);
+        if (!isLatest()) return;
+        this.searching = false;
+        this.slow.set(false);
       });
   }
 
