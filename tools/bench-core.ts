@@ -121,13 +121,20 @@ const evidence: RateEvidence[] = Array.from({ length: 200 * 8 }, (_, i) => ({
   ratePerMinute: 1 + (i % 5) / 4,
   minutes: 8,
   logLikelihoods: shifted.map((x, j) => x * (1 + ((i + j) % 3) / 3)),
+  halfLifeMinutes: 5 + (i % 3),
 }));
-const whole: WholeEvidence[] = Array.from({ length: 200 }, (_, i) => ({ believed: (i % 5) / 10, minutes: 70, logLikelihoods: shifted }));
+const halfLives = { believed: 6, quicker: [-2, -0.3, -0.9], slower: [-0.9, 0, -1.4] };
+const whole: WholeEvidence[] = Array.from({ length: 200 }, (_, i) => ({
+  believed: (i % 5) / 10,
+  minutes: 70,
+  logLikelihoods: shifted,
+  halfLives,
+}));
 const breaks: BreakSeen[] = Array.from({ length: 400 }, (_, i) => ({ strainBefore: 40 + (i % 9), spread: 8, minutes: 5, mood: 'relaxed' }));
 time('a dog of 200 visits: its factor, the rates of 8 kinds of work, its half-life', 'under 100 ms', () => {
-  const dog = learnDog(whole);
+  const dog = learnDog(whole, breaks);
   return [
-    learnHalfLife(breaks),
+    learnHalfLife(breaks, whole),
     ...Array.from({ length: 8 }, (_, w) => learnRate({ work: `work ${w}`, priorPerMinute: 1.5 }, evidence, dog)),
   ];
 });

@@ -20,12 +20,13 @@ const TOLD_AFTER: readonly number[] = [1, 3, VISITS];
 const TOO_SHORT = 0.8;
 
 /** Kinds of dog, each so far from what our table has for it. Works of one dog differ by 0.3, half-lives by 0.25. */
+const OF_ALL_SORTS: World = { ...AS_MODELLED, halfLife: 0.5 };
 const KINDS: Readonly<Record<string, { readonly harder: number; readonly slower: number; readonly world: World }>> = {
-  'as its kind': { harder: 1, slower: 1, world: AS_MODELLED },
-  'minds everything': { harder: 1.6, slower: 1, world: AS_MODELLED },
-  'easy-going': { harder: 0.65, slower: 1, world: AS_MODELLED },
+  'as its kind': { harder: 1, slower: 1, world: OF_ALL_SORTS },
+  'minds everything': { harder: 1.6, slower: 1, world: OF_ALL_SORTS },
+  'easy-going': { harder: 0.65, slower: 1, world: OF_ALL_SORTS },
   'comes down slowly': { harder: 1, slower: 1.8, world: AS_MODELLED },
-  'goes quiet': { harder: 1, slower: 1, world: { ...AS_MODELLED, quiet: 1 } },
+  'goes quiet': { harder: 1, slower: 1, world: { ...OF_ALL_SORTS, quiet: 1 } },
 };
 
 interface Learned {
@@ -40,16 +41,16 @@ function live(dog: SimulatedDog, seed: number, world: World): Learned[] {
   const whole: WholeEvidence[] = [];
   const breaks: BreakSeen[] = [];
   const rates = (): LearnedRate[] =>
-    dog.works.map((w, i) => learnRate({ work: String(i), priorPerMinute: w.expected }, evidence, learnDog(whole)));
+    dog.works.map((w, i) => learnRate({ work: String(i), priorPerMinute: w.expected }, evidence, learnDog(whole, breaks)));
   return Array.from({ length: VISITS }, (_, v) => {
     const believed = rates().map((r) => r.mean);
     const { seen, minutes } = simulateVisit(seed + v, world, dog, believed);
     const stretches = seen.stretches.map((s, i) => ({ ...s, work: String(i), kindPerMinute: dog.works[i]?.expected }));
-    const visit = { ...seen, halfLifeMinutes: learnHalfLife(breaks).middle, stretches };
+    const visit = { ...seen, halfLifeMinutes: learnHalfLife(breaks, whole).middle, stretches };
     evidence.push(...evidenceOf(visit, minutes));
     whole.push(...[wholeEvidenceOf(visit, minutes) ?? []].flat());
     breaks.push(...watchedBreaks(visit));
-    const { range, minutes: planned } = learnHalfLife(breaks);
+    const { range, minutes: planned } = learnHalfLife(breaks, whole);
     return {
       after: v + 1,
       rates: rates().flatMap((learned, i) => {

@@ -6,6 +6,7 @@ import { STORED_EVENT } from '../log/index.js';
 import type { VisitSummary } from '../visit/index.js';
 import {
   ACTIVITIES,
+  DOG_KINDS,
   COATS,
   MARK_BORDERS,
   MARK_KINDS,
@@ -155,6 +156,18 @@ export const VISIT_CONTEXT = z.object({
     .array(
       z.object({
         work: z.enum(ACTIVITIES),
+        shift: z.number(),
+        variance: z.number().min(0),
+        dogs: z.number().int(),
+        counts: z.number().min(0).max(1),
+      }),
+    )
+    .default([]),
+  /** What its dogs of each kind say of all work. */
+  kindPool: z
+    .array(
+      z.object({
+        kind: z.enum(DOG_KINDS),
         shift: z.number(),
         variance: z.number().min(0),
         dogs: z.number().int(),

@@ -1,4 +1,12 @@
-import { DEFAULT_HALF_LIFE_MINUTES, type DogFactor, learnDog, learnHalfLife, learnRate, type LearnedRate } from '../strain/index.js';
+import {
+  DEFAULT_HALF_LIFE_MINUTES,
+  type DogFactor,
+  learnDog,
+  learnHalfLife,
+  learnRate,
+  type LearnedRate,
+  type WholeEvidence,
+} from '../strain/index.js';
 import { breaksSeenIn, evidenceSeenIn, type VisitSummary } from '../visit/index.js';
 import { type Activity, ACTIVITIES, type Reason, reason } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
@@ -29,8 +37,7 @@ export interface DogExplained {
  * @param today ISO day
  */
 export function explainDog(past: readonly VisitSummary[], today: string): DogExplained {
-  const whole = past.flatMap((s) => s.whole ?? []);
-  const dog = learnDog(whole);
+  const dog = learnDog(wholeOf(past), breaksSeenIn(past));
   const works = worksOf(past, dog);
   const harder = works.filter((w) => w.learned.harder >= SAID_FROM).sort((a, b) => b.factor - a.factor);
   const easier = works.filter((w) => w.learned.harder <= 1 - SAID_FROM).sort((a, b) => a.factor - b.factor);
@@ -76,6 +83,8 @@ function worksOf(past: readonly VisitSummary[], dog: DogFactor): Work[] {
   });
 }
 
+const wholeOf = (visits: readonly VisitSummary[]): WholeEvidence[] => visits.flatMap((s) => s.whole ?? []);
+
 function sayWhole(dog: DogFactor): Reason {
   const harder = above(dog.middle, dog.variance);
   const facts = { factor: tenth(Math.exp(dog.middle)), visits: dog.visits, percent: sure(Math.max(harder, 1 - harder)) };
@@ -85,7 +94,7 @@ function sayWhole(dog: DogFactor): Reason {
 
 function sayBreaks(past: readonly VisitSummary[]): Reason {
   const breaks = breaksSeenIn(past);
-  const { middle, breaks: told } = learnHalfLife(breaks);
+  const { middle, breaks: told } = learnHalfLife(breaks, wholeOf(past));
   if (told === 0) return reason('file.never_looked', { likely: DEFAULT_HALF_LIFE_MINUTES }, 0.2);
   return reason(
     'file.comes_down',
@@ -98,7 +107,7 @@ function sayBreaks(past: readonly VisitSummary[]): Reason {
 function sayYear(past: readonly VisitSummary[], today: string): Reason {
   const day = Date.parse(today);
   const isLate = (s: VisitSummary): boolean => day - Date.parse(s.on ?? today) < YEAR_DAYS * DAY_MS;
-  const of = (visits: readonly VisitSummary[]): DogFactor => learnDog(visits.flatMap((s) => s.whole ?? []));
+  const of = (visits: readonly VisitSummary[]): DogFactor => learnDog(wholeOf(visits), breaksSeenIn(visits));
   const now = of(past.filter(isLate));
   const then = of(past.filter((s) => !isLate(s)));
   if (now.visits === 0 || then.visits === 0) return reason('file.no_year', {}, 0.2);

@@ -182,7 +182,7 @@ function describe(
   const loop = adviseLoop({ dog: input.dog, kinds, fighting: false, house: input.house });
   const painfulMinutes = steps.reduce((sum, s) => sum + s.pieces.reduce((all, p) => all + p.painfulMinutes, 0), 0);
   const another = [...leftOut.flatMap((i) => built.steps[i] ?? []), ...withinOneVisit(built.later, input, kinds)];
-  const halfLife = learnHalfLife(input.breaks);
+  const halfLife = learnHalfLife(input.breaks, input.wholeVisits);
   const range = steps.reduce<[number, number]>(
     ([a, b], s) => [a + s.minutesRange[0] - s.minutes, b + s.minutesRange[1] - s.minutes],
     [run.minutes, run.minutes],
@@ -270,7 +270,7 @@ function proofReason(solution: Solution, steps: number): Reason {
 }
 
 function nothingToday(input: PlanInput): HandlingPlan {
-  const halfLife = learnHalfLife(input.breaks);
+  const halfLife = learnHalfLife(input.breaks, input.wholeVisits);
   const kinds = dogKinds(input.dog, input.feelOver, input.today);
   const start = MOOD_START[input.feelOver.mood];
   return {

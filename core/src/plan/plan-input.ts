@@ -1,7 +1,7 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import type { Blade, Guard } from '../knowledge/blades/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
-import type { BreakSeen, PooledWork, RateEvidence, SeenWork, WholeEvidence } from '../strain/index.js';
+import type { BreakSeen, PooledKind, PooledWork, RateEvidence, SeenWork, WholeEvidence } from '../strain/index.js';
 import type { Activity, FitVerdict, HouseRules, PlanWay, RefusableWork, ServiceItem, ToldItem, ZoneId } from '../words/index.js';
 import type { PlanNow } from './from-here.js';
 import type { Pace, TimeSeen } from './minutes.js';
@@ -49,6 +49,8 @@ export interface PlanInput {
   readonly wholeVisits: readonly WholeEvidence[];
   /** What this salon's other dogs say of each kind of work, where our table would stand alone; none in inputs of earlier versions. */
   readonly pool?: readonly PooledWork<Activity>[] | undefined;
+  /** The same of each kind of dog, for all work. */
+  readonly kindPool?: readonly PooledKind[] | undefined;
   /** Nothing is planned for a dog that is not fit to groom today or whose vet must be asked first. */
   readonly fit: FitVerdict;
   readonly helperThere: boolean;

@@ -55,7 +55,7 @@ export function problemOf(
     lags: [...timeLags(steps), ...runningLags(steps, input.now?.soaked ?? [])],
     minutePrice: MINUTE_PRICES[way],
     startStrain: MOOD_START[input.feelOver.mood],
-    halfLifeMinutes: learnHalfLife(input.breaks).minutes,
+    halfLifeMinutes: learnHalfLife(input.breaks, input.wholeVisits).minutes,
     fatiguePerMinute: fatiguePerMinute(kinds),
     continuousStandingMinutes: standing.continuousMinutes,
     totalStandingMinutes: standing.totalMinutes,

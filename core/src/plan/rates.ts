@@ -1,7 +1,7 @@
 import { findingIn } from '../findings/index.js';
 import { zoneFacts } from '../knowledge/anatomy/index.js';
 import { hasKind, type KindFound, resentedZones } from '../knowledge/dogs/index.js';
-import { type DogFactor, learnDog, learnRate, type PooledWork, type WholeEvidence } from '../strain/index.js';
+import { type DogFactor, kindThatCounts, learnDog, learnRate, type PooledWork, shiftOf } from '../strain/index.js';
 import { type Activity, type JointComfort, type Reason, reason, type ZoneId } from '../words/index.js';
 import { ACTIVITY_FACTS, isForEase, isMatWork, jointsOf, reachOf } from '../work/index.js';
 import type { PlanInput } from './plan-input.js';
@@ -108,11 +108,23 @@ export function stepRate(
   if (mood) times(mood, reason('rate.mood', { mood: input.feelOver.mood, factor: mood }, 0.4), false);
 
   const pool = input.pool ?? NOBODY;
-  const dog = dogOf(input.wholeVisits, pool);
+  const ownKind = kindThatCounts(
+    kinds.map((k) => k.kind),
+    input.kindPool ?? [],
+  );
+  const dog = dogOf(input, shiftOf(pool) + (ownKind?.shift ?? 0));
   const learned = learnRate({ work: activity, priorPerMinute: lasting }, input.evidence, dog, pool);
   const pooled = pool.find((p) => p.work === activity);
   if (pooled && Math.abs(pooled.shift) >= WORTH_TELLING)
     reasons.push(reason('rate.salon', { factor: Math.exp(pooled.shift), count: pooled.dogs, percent: 100 * pooled.counts }, 0.5));
+  if (ownKind && Math.abs(ownKind.shift) >= WORTH_TELLING)
+    reasons.push(
+      reason(
+        'rate.salon_kind',
+        { dog_kind: ownKind.kind, factor: Math.exp(ownKind.shift), count: ownKind.dogs, percent: 100 * ownKind.counts },
+        0.5,
+      ),
+    );
   if (dog.visits > 0 && Math.abs(dog.middle) >= WORTH_TELLING)
     reasons.push(reason('rate.dog', { factor: Math.exp(dog.middle), visits: dog.visits }, 0.6));
   if (learned.visits > 0) reasons.push(...learned.reasons);
@@ -136,14 +148,15 @@ export function stepRate(
 /** A dog whose rates differ from its kind's by less is like others: logarithm. Our default, about a tenth. */
 const WORTH_TELLING = 0.1;
 /** A plan asks of one dog at each of its pieces. */
-const dogs = new WeakMap<readonly WholeEvidence[], { readonly pool: readonly PooledWork[]; readonly dog: DogFactor }>();
+type OfOneDog = Pick<PlanInput, 'wholeVisits' | 'breaks'> & { readonly usual: number };
+const dogs = new WeakMap<OfOneDog['wholeVisits'], { readonly asked: OfOneDog; readonly dog: DogFactor }>();
 /** A salon of which nothing is known yet. */
 const NOBODY: readonly PooledWork[] = [];
-function dogOf(visits: readonly WholeEvidence[], pool: readonly PooledWork[]): DogFactor {
-  const known = dogs.get(visits);
-  if (known?.pool === pool) return known.dog;
-  const dog = learnDog(visits, pool);
-  dogs.set(visits, { pool, dog });
+function dogOf({ wholeVisits, breaks }: PlanInput, usual: number): DogFactor {
+  const known = dogs.get(wholeVisits);
+  if (known?.asked.breaks === breaks && known.asked.usual === usual) return known.dog;
+  const dog = learnDog(wholeVisits, breaks, usual);
+  dogs.set(wholeVisits, { asked: { wholeVisits, breaks, usual }, dog });
   return dog;
 }
 

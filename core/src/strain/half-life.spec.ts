@@ -41,7 +41,7 @@ describe('learnHalfLife', () => {
   it('says how many breaks told it, how sure it is, and what plans count with', () =>
     expect(learnHalfLife(many(5, seen(55, 8, 6, 'tense'))).reasons.map(sayReason)).toEqual([
       jasmine.stringMatching(
-        /^5 breaks of this dog were watched: strain halves in [\d.]+ to [\d.]+ min, most likely about [\d.]+\. Plans count with [\d.]+,/,
+        /^From 5 watched breaks and the signs of its visits: strain halves in [\d.]+ to [\d.]+ min, most likely about [\d.]+\. Plans count with [\d.]+,/,
       ),
     ]));
   it('learns nothing from a breath of a break, from no strain, or from a dog that is still', () => {

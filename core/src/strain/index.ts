@@ -1,11 +1,14 @@
 /** The one model of strain: predict, watch, learn, simulate. */
 export * from './bands.js';
 export { type Belief, strainQuantile, strainQuantiles } from './belief.js';
+export { type BreakSeen, HALF_LIFE_RANGE } from './break-seen.js';
 export * from './calm-states.js';
 export * from './curve.js';
 export * from './first-watch.js';
 export { COARSE } from './grid.js';
 export * from './half-life.js';
+export * from './kind-pool.js';
+export * from './learn-dog.js';
 export * from './measured.js';
 export * from './mood-start.js';
 export * from './next-minutes.js';
@@ -14,7 +17,7 @@ export * from './process.js';
 export * from './rate-book.js';
 export * from './rate-evidence.js';
 export * from './rates-by-place.js';
-export { type DogSeen, type PooledWork, poolOf } from './salon-pool.js';
+export { type DogSeen, type PooledWork, poolOf, shiftOf } from './salon-pool.js';
 export * from './signals.js';
 export * from './running-meter.js';
 export * from './simulated-strain.js';

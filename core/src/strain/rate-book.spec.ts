@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { AS_MODELLED, drawDog, simulateVisit, type SimulatedDog } from '../testing/simulated-dogs.js';
 import {
+  type BreakSeen,
+  type DogFactor,
   evidenceFromPoints,
   evidenceOf,
   learnDog,
@@ -9,6 +11,7 @@ import {
   SHIFTS,
   type StrainEntry,
   type WatchedVisit,
+  watchedBreaks,
   type WholeEvidence,
   wholeEvidenceOf,
 } from './index.js';
@@ -29,23 +32,24 @@ describe('learnRate', () => {
     const r = learnRate(ask, [says(4, [0, 0, 0], 'bath')]);
     expect([r.mean, r.visits, r.minutes]).toEqual([4, 0, 0]);
     expect(r.reasons.map((x) => x.rule)).toEqual(['rate.prior_only']);
-    expect(r.interval90.map((x) => x.toFixed(2))).toEqual(['1.67', '9.60']);
+    // A log-normal with σ 0.5.
+    r.interval90.forEach((x, i) => expect(x / (4 * Math.exp((i === 0 ? -1.645 : 1.645) * 0.5))).toBeCloseTo(1, 2));
   });
   it('agrees with a fine sum in another language (Python, 9,600 cells)', () => {
     const cases: readonly (readonly [readonly RateEvidence[], readonly number[]])[] = [
-      [[], [4.0, 1.669, 9.587, 3.064]],
-      [[NEAR], [4.094, 1.894, 8.821, 4.023]],
+      [[], [4.0, 1.758, 9.1, 3.521]],
+      [[NEAR], [4.087, 1.967, 8.468, 4.527]],
       [
         [NEAR, HIGHER],
-        [4.518, 2.23, 9.227, 4.84],
+        [4.472, 2.276, 8.831, 5.354],
       ],
       [
         [LOWER, LOWER, LOWER],
-        [2.582, 1.394, 4.595, 7.095],
+        [2.652, 1.48, 4.629, 7.754],
       ],
       [
         [NEAR, HIGHER, LOWER],
-        [3.705, 1.992, 6.827, 6.526],
+        [3.724, 2.047, 6.728, 7.037],
       ],
     ];
     for (const [evidence, [mean, low, high, shape]] of cases) {
@@ -88,7 +92,10 @@ describe('learnDog', () => {
   const hard = visit(0, [-6, -1, 0]);
   const asTold = visit(0.3, [-2, 0, -1]);
   it('is any dog of its kind until a visit was seen', () => {
-    expect(learnDog([])).toEqual({ middle: 0, variance: jasmine.any(Number), visits: 0 });
+    const any = learnDog([]);
+    expect(any.middle).toBeCloseTo(0, 9);
+    expect(any.variance).toBeCloseTo(0.16, 3);
+    expect(any.visits).toBe(0);
     expect(learnRate(ask, [], learnDog([]))).toEqual(learnRate(ask, []));
   });
   it('agrees with a fine sum in another language (Python, 9,600 cells), and so do rates of that dog', () => {
@@ -98,13 +105,44 @@ describe('learnDog', () => {
     expect(visits).toBe(2);
     const r = learnRate(ask, [NEAR], learnDog([hard, asTold]));
     [r.mean, r.interval90[0], r.interval90[1], r.shape].forEach((is, i) =>
-      expect(Math.abs(is / [4.634, 2.253, 9.582, 4.631][i]! - 1)).toBeLessThan(0.015),
+      expect(Math.abs(is / [4.637, 2.35, 9.173, 5.299][i]! - 1)).toBeLessThan(0.015),
     );
   });
   it('makes all work of a hard dog harder, the work that nobody has seen too', () => {
     const dog = learnDog([hard, hard, hard]);
     expect(learnRate(ask, [], dog).mean).toBeGreaterThan(4.5);
     expect(learnDog([hard, hard]).middle).toBeLessThan(dog.middle);
+  });
+  /** Signs that a harder dog shows, or one that comes down more slowly. */
+  const either: WholeEvidence = {
+    ...{ believed: 0, minutes: 60, logLikelihoods: [-8, -2, -0.2] },
+    halfLives: { believed: 6, quicker: [-9, -3, -0.3], slower: [-4, -0.4, -1.5] },
+  };
+  it('weighs a harder dog against a slower one as a fine sum in another language does (Python, 161 half-lives)', () => {
+    const dog = learnDog([either, either, either, either]);
+    expect(dog.middle).toBeCloseTo(0.3329, 1.5);
+    expect(dog.variance).toBeCloseTo(0.1088, 2);
+    expect(dog.ifHalfLife.reduce((sum, f) => sum + f.chance, 0)).toBeCloseTo(1, 9);
+    expect(Math.exp(dog.ifHalfLife.reduce((sum, f) => sum + f.chance * Math.log(f.minutes), 0)) / 6.976).toBeCloseTo(1, 1.5);
+    const r = learnRate(ask, [{ ...says(4, [-3.5, -1.2, 0]), halfLifeMinutes: 6 }], dog);
+    [r.mean, r.interval90[0], r.interval90[1], r.shape].forEach((is, i) =>
+      expect(Math.abs(is / [6.292, 3.121, 12.633, 5.047][i]! - 1)).toBeLessThan(0.03),
+    );
+  });
+  it('tells the two apart by the breaks: one that is tense at their ends is slow, one that is relaxed minds the work', () => {
+    const after = (mood: 'tense' | 'relaxed'): DogFactor => {
+      const visits = [either, either, either, either];
+      return learnDog(
+        visits,
+        visits.map(() => ({ strainBefore: 40, spread: 5, minutes: 6, mood })),
+      );
+    };
+    expect(after('relaxed').middle).toBeGreaterThan(after('tense').middle + 0.05);
+    const slow = ({ ifHalfLife }: DogFactor): number => ifHalfLife.reduce((sum, f) => sum + f.chance * Math.log(f.minutes / 6), 0);
+    expect(slow(after('tense'))).toBeGreaterThan(slow(after('relaxed')) + 0.3);
+    // If it is slow, the same signs speak of easier work.
+    const nodes = learnDog([either, either]).ifHalfLife;
+    expect(nodes.at(-1)!.middle).toBeLessThan(nodes[0]!.middle);
   });
   it('is not asked to be harder by visits that came as it was believed', () => {
     expect(Math.abs(learnDog([visit(0, [-2, 0, -2])]).middle)).toBeLessThan(0.05);
@@ -187,8 +225,10 @@ describe('rates of dogs that are known', () => {
   function learn(dog: SimulatedDog, seed: number, at: readonly number[]): Map<number, Learned[]> {
     const evidence: RateEvidence[] = [];
     const whole: WholeEvidence[] = [];
+    const breaks: BreakSeen[] = [];
     const out = new Map<number, Learned[]>();
-    const rates = () => dog.works.map((w, i) => learnRate({ work: String(i), priorPerMinute: w.expected }, evidence, learnDog(whole)));
+    const rates = () =>
+      dog.works.map((w, i) => learnRate({ work: String(i), priorPerMinute: w.expected }, evidence, learnDog(whole, breaks)));
     for (let v = 1; v <= Math.max(...at); v++) {
       const { seen, minutes } = simulateVisit(
         seed + v,
@@ -199,6 +239,7 @@ describe('rates of dogs that are known', () => {
       const stretches = seen.stretches.map((s, i) => ({ ...s, work: String(i), kindPerMinute: dog.works[i]?.expected }));
       evidence.push(...evidenceOf({ ...seen, stretches }, minutes));
       whole.push(...[wholeEvidenceOf({ ...seen, stretches }, minutes)].flatMap((w) => w ?? []));
+      breaks.push(...watchedBreaks(seen));
       if (at.includes(v))
         out.set(
           v,

@@ -1,7 +1,8 @@
 import { type LearnedTool, type Posture, type Reason, reason, type ZoneGroup } from '../words/index.js';
-import { type RateEvidence, SHIFTS, type WholeEvidence } from './rate-evidence.js';
+import { type DogFactor, learnDog } from './learn-dog.js';
+import { type RateEvidence, SHIFTS } from './rate-evidence.js';
 import { CELL, GRID, logLikelihoodAt, quantile, weigh } from './rate-grid.js';
-import { COUNTS_IN_PART, DOGS_DIFFER, type PooledWork, shiftOf, WHOLE_COUNTS, WORKS_DIFFER } from './salon-pool.js';
+import { COUNTS_IN_PART, type PooledWork, shiftOf, WORKS_DIFFER } from './salon-pool.js';
 
 /** What was done, where, with what, how the dog stood: minutes and strain points seen. */
 export interface SeenWork<A extends string = string> {
@@ -33,27 +34,11 @@ export interface LearnedRate {
   readonly reasons: readonly Reason[];
 }
 
-/** A dog as a whole against its kind: logarithm of the factor on all its rates, middle and variance. */
-export interface DogFactor {
-  readonly middle: number;
-  readonly variance: number;
-  readonly visits: number;
-}
-
 /**
- * How much harder, or easier, all work is on a dog than on others of its kind, from whole visits.
- * @param pool what this salon's other dogs say of its kinds of work
+ * How far a longer half-life looks like a higher rate, in logarithms: strain that a stretch of ten minutes adds grows by so much. From the
+ * model: 1 − x / (e^x − 1), x = ln 2 · minutes / half-life; about a half for stretches and half-lives as they are.
  */
-export function learnDog(visits: readonly WholeEvidence[], pool: readonly PooledWork[] = []): DogFactor {
-  const usual = shiftOf(pool);
-  if (visits.length === 0) return { middle: usual, variance: DOGS_DIFFER ** 2, visits: 0 };
-  const logs = GRID.map((g) =>
-    visits.reduce((sum, e) => sum + WHOLE_COUNTS * logLikelihoodAt(e, g - e.believed), -0.5 * ((g - usual) / DOGS_DIFFER) ** 2),
-  );
-  const { average } = weigh(logs);
-  const middle = average((g) => g);
-  return { middle, variance: average((g) => (g - middle) ** 2), visits: visits.length };
-}
+const SLOWER_LOOKS_HARDER = 0.5;
 
 /**
  * Rate of a kind of work for one dog: what its kind is taken to have, times what the dog is as a whole, times what each visit says of this
@@ -71,15 +56,26 @@ export function learnRate<A extends string>(
   const own = evidence.filter((e) => e.work === q.work && e.minutes > 0);
   const pooled = pool.find((p) => p.work === q.work);
   // What all the salon's dogs have in common is in the dog's factor already; here is what is this work's own.
-  const centre = dog.middle + (pooled ? pooled.shift - shiftOf(pool) : 0);
-  const spread = Math.sqrt(dog.variance + WORKS_DIFFER ** 2 + (pooled?.variance ?? 0));
-  const logs = GRID.map((u) =>
-    own.reduce(
-      (sum, e) => sum + COUNTS_IN_PART * logLikelihoodAt(e, u + Math.log(q.priorPerMinute / e.ratePerMinute)),
-      -0.5 * ((u - centre) / spread) ** 2,
-    ),
-  );
-  const { weights, average } = weigh(logs);
+  const off = pooled ? pooled.shift - shiftOf(pool) : 0;
+  const chances = GRID.map(() => 0);
+  for (const { minutes, chance, middle, variance } of dog.ifHalfLife) {
+    const centre = middle + off;
+    const spread = Math.sqrt(variance + WORKS_DIFFER ** 2 + (pooled?.variance ?? 0));
+    const of = weigh(
+      GRID.map((u) =>
+        own.reduce(
+          (sum, e) => {
+            const slower = e.halfLifeMinutes ? SLOWER_LOOKS_HARDER * Math.log(minutes / e.halfLifeMinutes) : 0;
+            return sum + COUNTS_IN_PART * logLikelihoodAt(e, u + Math.log(q.priorPerMinute / e.ratePerMinute) + slower);
+          },
+          -0.5 * ((u - centre) / spread) ** 2,
+        ),
+      ),
+    );
+    const all = of.weights.reduce((a, b) => a + b, 0);
+    of.weights.forEach((w, i) => (chances[i] = (chances[i] ?? 0) + (chance * w) / all));
+  }
+  const { weights, average } = weigh(chances.map(Math.log));
   const middle = average((u) => u);
   const mean = q.priorPerMinute * Math.exp(middle);
   const minutes = own.reduce((sum, e) => sum + e.minutes, 0);

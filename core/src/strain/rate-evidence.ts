@@ -1,4 +1,4 @@
-import { SIGNAL_IDS, type SignalId } from '../words/index.js';
+import { type DogKind, SIGNAL_IDS, type SignalId } from '../words/index.js';
 import { SIGNALS } from './signals.js';
 import { COARSE_STEP_MINUTES, LEARNED_SILENCE } from './process.js';
 import { type Grain, StrainFilter } from './strain-filter.js';
@@ -15,6 +15,8 @@ export interface RateEvidence<A extends string = string> {
   readonly minutes: number;
   /** For each of {@link SHIFTS}, logarithm of how likely the visit is if the rate is e to the shift times what was believed; the best is 0. */
   readonly logLikelihoods: readonly number[];
+  /** Half-life that was believed then; not in what earlier versions kept. */
+  readonly halfLifeMinutes?: number | undefined;
 }
 
 /** What one visit says of the dog as a whole: how likely it is if all its rates are e to a shift times what was believed. */
@@ -24,7 +26,20 @@ export interface WholeEvidence {
   readonly minutes: number;
   /** For each of {@link SHIFTS}; the best is 0. */
   readonly logLikelihoods: readonly number[];
+  /** Kinds of dog that it was then; not in what earlier versions kept. */
+  readonly kinds?: readonly DogKind[] | undefined;
+  /** The same, over the same best, if the half-life is not what was believed; not in what earlier versions kept. */
+  readonly halfLives?: OtherHalfLives | undefined;
 }
+export interface OtherHalfLives {
+  /** Minutes. */
+  readonly believed: number;
+  /** By {@link HALF_LIFE_SHIFT} less, and more, of its logarithm. */
+  readonly quicker: readonly number[];
+  readonly slower: readonly number[];
+}
+/** Logarithm of true over believed half-life at which a whole visit is weighed, both ways. */
+export const HALF_LIFE_SHIFT = 0.6;
 
 /** Logarithms of true over believed rate at which a visit is weighed. */
 export const SHIFTS = [-1, 0, 1] as const;
@@ -77,6 +92,7 @@ export function evidenceOf<A extends string>(visit: WatchedVisit<A>, end: number
         kindPerMinute: ofKind ? meanOf((s) => s.kindPerMinute ?? 1) : undefined,
         minutes,
         logLikelihoods: logs.map((x) => x - best),
+        halfLifeMinutes: visit.halfLifeMinutes,
       };
     });
 }
@@ -90,7 +106,7 @@ function logLikelihoodsOf(filter: StrainFilter, end: number): number[] {
 }
 
 /**
- * How likely a visit is if all its rates are otherwise than was believed.
+ * How likely a visit is if all its rates, and the half-life, are otherwise than was believed.
  * @returns `undefined` when nothing was done, or it is not known what its kind has
  */
 export function wholeEvidenceOf(visit: WatchedVisit, end: number): WholeEvidence | undefined {
@@ -102,16 +118,20 @@ export function wholeEvidenceOf(visit: WatchedVisit, end: number): WholeEvidence
   });
   const minutes = known.reduce((sum, k) => sum + k.minutes, 0);
   if (minutes === 0) return undefined;
-  const logs = SHIFTS.map((shift) => {
-    const stretches = visit.stretches.map((s) => ({ ...s, ratePerMinute: s.ratePerMinute * Math.exp(shift) }));
-    const filter = new StrainFilter({ ...read, stretches }, GRAIN);
-    filter.at(end);
-    return filter.logLikelihood;
-  });
+  const at = (longer: number): number[] =>
+    SHIFTS.map((shift) => {
+      const stretches = visit.stretches.map((s) => ({ ...s, ratePerMinute: s.ratePerMinute * Math.exp(shift) }));
+      const filter = new StrainFilter({ ...read, stretches, halfLifeMinutes: visit.halfLifeMinutes * Math.exp(longer) }, GRAIN);
+      filter.at(end);
+      return filter.logLikelihood;
+    });
+  const logs = at(0);
   const best = Math.max(...logs);
+  const over = (of: readonly number[]): number[] => of.map((x) => x - best);
   return {
     believed: known.reduce((sum, k) => sum + k.minutes * k.log, 0) / minutes,
     minutes,
-    logLikelihoods: logs.map((x) => x - best),
+    logLikelihoods: over(logs),
+    halfLives: { believed: visit.halfLifeMinutes, quicker: over(at(-HALF_LIFE_SHIFT)), slower: over(at(HALF_LIFE_SHIFT)) },
   };
 }

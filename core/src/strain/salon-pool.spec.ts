@@ -1,6 +1,19 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { drawDog, simulateVisit, type SimulatedDog } from '../testing/simulated-dogs.js';
-import { type DogSeen, evidenceOf, learnDog, learnRate, poolOf, type PooledWork, type RateEvidence } from './index.js';
+import type { DogKind } from '../words/index.js';
+import {
+  type DogSeen,
+  evidenceOf,
+  kindThatCounts,
+  learnDog,
+  learnRate,
+  type PooledWork,
+  poolKindsOf,
+  poolOf,
+  type RateEvidence,
+  shiftOf,
+  type WholeEvidence,
+} from './index.js';
 
 const says = (logLikelihoods: readonly number[], more: Partial<RateEvidence> = {}): RateEvidence => ({
   work: 'nails',
@@ -51,7 +64,8 @@ describe('what a salon’s own dogs say', () => {
   });
   it('is where a dog begins of which nothing is known, and the table stays where the salon says nothing', () => {
     const pool: PooledWork[] = [{ work: 'nails', shift: 0.3, variance: 0.01, dogs: 40, counts: 0.84 }];
-    const rate = (work: string, of: readonly PooledWork[]): number => learnRate({ work, priorPerMinute: 2 }, [], learnDog([], of), of).mean;
+    const rate = (work: string, of: readonly PooledWork[]): number =>
+      learnRate({ work, priorPerMinute: 2 }, [], learnDog([], [], shiftOf(of)), of).mean;
     expect(rate('nails', pool)).toBeCloseTo(2 * Math.exp(0.3), 2);
     expect(rate('nails', [])).toBe(2);
     // What they have in common holds for other work, too.
@@ -85,7 +99,7 @@ describe('what a salon’s own dogs say', () => {
     const off = (of: readonly PooledWork[]): number =>
       Math.sqrt(
         ofSalon.reduce((sum, shift, i) => {
-          const { mean } = learnRate({ work: `work ${i}`, priorPerMinute: 1.5 }, [], learnDog([], of), of);
+          const { mean } = learnRate({ work: `work ${i}`, priorPerMinute: 1.5 }, [], learnDog([], [], shiftOf(of)), of);
           return sum + (Math.log(mean / 1.5) - shift) ** 2;
         }, 0) / ofSalon.length,
       );
@@ -94,5 +108,53 @@ describe('what a salon’s own dogs say', () => {
       expect([p.dogs > 40, p.counts > 0.2])
         .withContext(p.work)
         .toEqual([true, true]);
+  });
+});
+
+describe('what a salon’s own dogs of a kind say', () => {
+  const whole = (logLikelihoods: readonly number[], kinds?: readonly DogKind[], believed = 0): WholeEvidence => ({
+    ...{ believed, minutes: 60, logLikelihoods },
+    ...(kinds ? { kinds } : {}),
+  });
+  const hard = (kinds?: readonly DogKind[]): WholeEvidence => whole([-12, -3, 0], kinds);
+  const puppies = Array.from({ length: 20 }, (_, d) => ({ dogId: `dog ${d}`, whole: hard(['puppy', 'first_visit']) }));
+
+  it('is nothing without dogs of a kind, and nothing from visits that did not keep their kinds', () => {
+    expect(poolKindsOf([], [])).toEqual([]);
+    expect(poolKindsOf([{ dogId: 'a', whole: hard() }], [])).toEqual([]);
+    expect(poolKindsOf([{ dogId: 'a', whole: hard(['thin_skin']) }], [])).toEqual([]);
+  });
+  it('moves that kind, the more dogs the surer, and each dog counts once', () => {
+    const [puppy, first] = poolKindsOf(puppies, []);
+    expect([puppy?.kind, first?.kind, puppy?.dogs]).toEqual(['puppy', 'first_visit', 20]);
+    expect(puppy!.shift).toBeGreaterThan(0.1);
+    const [few] = poolKindsOf(puppies.slice(0, 2), []);
+    expect(few!.shift).toBeLessThan(puppy!.shift);
+    expect(few!.counts).toBeLessThan(puppy!.counts);
+    const often = poolKindsOf(
+      Array.from({ length: 20 }, () => puppies[0]!),
+      [],
+    )[0]!;
+    expect(often.dogs).toBe(1);
+    expect(often.shift).toBeLessThan(puppy!.shift);
+  });
+  it('is told over what all of the salon’s dogs have in common', () => {
+    const all: PooledWork[] = [{ work: 'nails', shift: 0.3, variance: 0.01, dogs: 40, counts: 0.84 }];
+    expect(poolKindsOf(puppies, all)[0]!.shift).toBeLessThan(poolKindsOf(puppies, [])[0]!.shift);
+  });
+  it('agrees with a fine sum in another language (Python, 2,401 cells)', () => {
+    const [puppy] = poolKindsOf(puppies.slice(0, 3), []);
+    expect(puppy!.shift).toBeCloseTo(0.2098, 2);
+    expect(puppy!.variance).toBeCloseTo(0.0501, 3);
+  });
+  it('counts for a dog by the kind that is known best, never by two', () => {
+    const pool = [
+      { kind: 'senior' as const, shift: 0.2, variance: 0.02, dogs: 5, counts: 0.5 },
+      { kind: 'reactive' as const, shift: -0.1, variance: 0.01, dogs: 9, counts: 0.8 },
+    ];
+    expect(kindThatCounts(['reactive', 'senior'], pool)?.kind).toBe('reactive');
+    expect(kindThatCounts(['senior', 'matted'], pool)?.kind).toBe('senior');
+    expect(kindThatCounts(['puppy'], pool)).toBeUndefined();
+    expect(kindThatCounts(['senior'], [])).toBeUndefined();
   });
 });

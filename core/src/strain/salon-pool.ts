@@ -6,7 +6,7 @@ import { GRID, logLikelihoodAt, weigh } from './rate-grid.js';
  * of a rate. Our defaults, held against simulated dogs.
  */
 export const DOGS_DIFFER = 0.4;
-export const WORKS_DIFFER = 0.35;
+export const WORKS_DIFFER = 0.3;
 /**
  * What a visit says counts in part: while one kind of work is weighed the others are taken as believed, which makes it look surer than it
  * is; a whole visit counts in less, for its works are weighed by themselves as well. Measured on simulated dogs (`rate-book.spec.ts`); our
@@ -14,8 +14,8 @@ export const WORKS_DIFFER = 0.35;
  */
 export const COUNTS_IN_PART = 0.6;
 export const WHOLE_COUNTS = 0.3;
-/** How far a salon's dogs may lie from our table in one kind of work: standard deviation of the logarithm. Our default. */
-const SALONS_DIFFER = 0.25;
+/** How far a salon's dogs may lie from our table in one kind of work, or its dogs of one kind in all of it: standard deviation of the logarithm. Our default. */
+export const SALONS_DIFFER = 0.25;
 
 /** What a salon's own dogs say of one kind of work. */
 export interface PooledWork<A extends string = string> {

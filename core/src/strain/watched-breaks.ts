@@ -1,5 +1,5 @@
 import { type Belief, strainQuantiles } from './belief.js';
-import type { BreakSeen } from './half-life.js';
+import type { BreakSeen } from './break-seen.js';
 import { StrainFilter } from './strain-filter.js';
 import type { WatchedVisit } from './watched-visit.js';
 

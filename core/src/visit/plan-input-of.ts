@@ -4,7 +4,7 @@ import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/i
 import { CONTACT_MINUTES, type FitResult, fitToGroom, toldWithHours } from '../knowledge/fit/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
-import type { BreakSeen, PooledWork, RateEvidence, WholeEvidence } from '../strain/index.js';
+import type { BreakSeen, PooledKind, PooledWork, RateEvidence, WholeEvidence } from '../strain/index.js';
 import type { Activity, Condition, HouseRules, ZoneId } from '../words/index.js';
 import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
@@ -30,6 +30,8 @@ export interface PlanContext {
   readonly pace?: readonly Pace[];
   /** What the salon's other dogs say of each kind of work. */
   readonly pool?: readonly PooledWork<Activity>[];
+  /** The same of each kind of dog. */
+  readonly kindPool?: readonly PooledKind[];
   readonly carriedOver?: readonly CarriedOver[];
   readonly carriedZones?: readonly CarriedZone[];
   /** One of the last two visits was stopped for the dog's sake. */
@@ -45,12 +47,18 @@ export interface PlanContext {
  * @param past summaries of the dog's other visits, the latest first
  */
 export function planContextOf(
-  now: Pick<PlanContext, 'trained' | 'house' | 'drawer' | 'today' | 'pace' | 'pool' | 'knownMarks'> & { readonly dog: StoredFacts },
+  now: Pick<PlanContext, 'trained' | 'house' | 'drawer' | 'today' | 'pace' | 'pool' | 'kindPool' | 'knownMarks'> & {
+    readonly dog: StoredFacts;
+  },
   past: readonly VisitSummary[],
 ): PlanContext {
   return {
     ...now,
-    dog: dogFactsOf(knownFacts(now.dog, past, now.today), past.length),
+    dog: dogFactsOf(
+      knownFacts(now.dog, past, now.today),
+      past.length,
+      past.flatMap((s) => s.stands ?? []),
+    ),
     resented: resentedLately(past),
     knownMarks: marksStillThere(now.knownMarks ?? [], past),
     history: historyOf(past),
@@ -122,6 +130,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       evidence: context.evidence,
       wholeVisits: context.wholeVisits,
       pool: context.pool,
+      kindPool: context.kindPool,
       fit: fit.verdict,
       helperThere: state.helperThere,
       refused: REFUSABLE.filter((c) => state.consents.get(c)?.agreed === false),

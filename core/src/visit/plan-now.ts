@@ -5,10 +5,8 @@ import { PAUSE_AT, STOP_AT, WATCH_AT } from '../strain/index.js';
 import { type Activity, activityOf, type DogPosture, type Post, type StepId, type StrainBand } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import type { VisitState } from './state.js';
+import { plannedStep, postureIn, standsIn } from './stands.js';
 import { workNow } from './work-clock.js';
-
-/** In these the dog is not on its feet. */
-const LYING: readonly DogPosture[] = ['lying_left', 'lying_right', 'lap'];
 
 /**
  * Where the work stands, as the planner reads it; `undefined` before it has begun and after it has ended.
@@ -21,9 +19,9 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
   if (!work || !now || state.ended) return undefined;
   const more = Math.max(0, (nowMs - work.clockMs) / 1000);
   const working = work.running !== undefined && work.onBreakSinceMs === undefined;
-  const planned = (step: StepId): PlannedStepRecord | undefined => state.plan?.steps.find((s) => s.id === step);
-  const postureOf = (step: StepId): DogPosture => planned(step)?.posture ?? 'standing';
-  const stands = (step: StepId): boolean => ACTIVITY_FACTS[activityOf(step)].standing && !LYING.includes(postureOf(step));
+  const planned = (step: StepId): PlannedStepRecord | undefined => plannedStep(state, step);
+  const postureOf = (step: StepId): DogPosture => postureIn(state, step);
+  const stands = (step: StepId): boolean => standsIn(state, step);
   const begun = [...work.steps.values()].map((s) => ({
     step: s.step,
     pieces: planned(s.step)?.pieces.map((p) => p.id) ?? [],

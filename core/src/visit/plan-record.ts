@@ -52,6 +52,7 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
     halfLifeMinutes: plan.halfLifeMinutes,
     halfLifeLikely: plan.halfLifeLikely,
     fatiguePerMinute: plan.fatiguePerMinute,
+    kinds: plan.kinds.map((k) => k.kind),
     uncounted: [...plan.uncounted],
     notToday: plan.notToday.map((n) => ({
       what: said(n.what),

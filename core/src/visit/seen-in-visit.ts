@@ -46,6 +46,7 @@ export function rateEvidenceOf(state: VisitState): RateEvidence<Activity>[] {
     kindPerMinute: e.kindPerMinute === undefined ? undefined : short(e.kindPerMinute),
     minutes: short(e.minutes),
     logLikelihoods: e.logLikelihoods.map(short),
+    halfLifeMinutes: e.halfLifeMinutes === undefined ? undefined : short(e.halfLifeMinutes),
   }));
 }
 
@@ -53,7 +54,19 @@ export function rateEvidenceOf(state: VisitState): RateEvidence<Activity>[] {
 export function wholeVisitOf(state: VisitState): WholeEvidence | undefined {
   const visit = learnedVisitOf(state);
   const whole = visit && wholeEvidenceOf(visit, endOf(state));
-  return whole && { believed: short(whole.believed), minutes: short(whole.minutes), logLikelihoods: whole.logLikelihoods.map(short) };
+  if (!whole) return undefined;
+  const { believed, minutes, logLikelihoods, halfLives } = whole;
+  return {
+    believed: short(believed),
+    minutes: short(minutes),
+    kinds: state.plan?.kinds,
+    logLikelihoods: logLikelihoods.map(short),
+    halfLives: halfLives && {
+      believed: short(halfLives.believed),
+      quicker: halfLives.quicker.map(short),
+      slower: halfLives.slower.map(short),
+    },
+  };
 }
 
 const endOf = ({ work }: VisitState): number => (work ? ((work.endedMs ?? work.clockMs) - work.startedMs) / 60_000 : 0);

@@ -1,4 +1,5 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
+import type { StandSeen } from '../knowledge/dogs/index.js';
 import { type ActivityHistory, type Pace, seenWork, type TimeSeen } from '../plan/index.js';
 import {
   type BreakSeen,
@@ -27,6 +28,7 @@ import { leftZonesIn, undoneIn, type UndonePiece, undonePiecesIn, undoneZonesIn 
 import { coatDoneIn, warnedIn } from './known-from-visits.js';
 import { type BreakOfOld, breaksOf, liftBreak, rateEvidenceOf, spellsOf, wholeVisitOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
+import { standsOf } from './stands.js';
 import { workNow } from './work-clock.js';
 
 /** A visit in short: the strip in the dog's file, the tag on the lead wall. Plain JSON, stored beside the events and rebuilt from them. */
@@ -73,6 +75,8 @@ export interface VisitSummary {
   /** Breaks that were watched, and how long each step stayed below watch; not in summaries written by earlier versions. */
   readonly breaks?: readonly (BreakSeen | BreakOfOld)[];
   readonly spells?: readonly WatchSpell<Activity>[];
+  /** How long it stood from rest to rest; not in summaries written by earlier versions. */
+  readonly stands?: readonly StandSeen[];
   /** What it says of how hard each kind of work is on the dog, once it has ended; not in summaries written by earlier versions. */
   readonly evidence?: readonly RateEvidence<Activity>[] | null;
   readonly whole?: WholeEvidence | null;
@@ -157,6 +161,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     evidence: state.ended ? rateEvidenceOf(state) : null,
     whole: state.ended ? (wholeVisitOf(state) ?? null) : null,
     spells: spellsOf(state),
+    stands: state.ended ? standsOf(state, now?.minute ?? 0).map((s) => ({ ...s, minutes: round(s.minutes) })) : [],
     incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what, zone: i.zone ?? null })),
     warned: warnedIn(state) ?? null,
     resents: state.feelOver.resents ?? [],

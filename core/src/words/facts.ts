@@ -1,7 +1,7 @@
 import type { BladeId } from './blades.js';
 import type { Joint, JointComfort, Leg } from './body.js';
 import type { Care } from './care.js';
-import type { COATS, Condition, DogSize, InjuryKind, TriggerCause, Warning } from './dogs.js';
+import type { COATS, Condition, DogKind, DogSize, InjuryKind, TriggerCause, Warning } from './dogs.js';
 import type { FitSign, HeatFactor } from './fit.js';
 import type { FloorId } from './floors.js';
 import type { HazardId, RiskBand } from './hazards.js';
@@ -79,6 +79,7 @@ export interface FactKinds {
   injury: InjuryKind;
   warning: Warning;
   markKind: MarkKind;
+  dogKind: DogKind;
   markFollow: MarkFollow;
 }
 export type FactKind = keyof FactKinds;
@@ -188,6 +189,7 @@ export const FACTS = {
   injury: 'injury',
   warned: 'warning',
   mark_kind: 'markKind',
+  dog_kind: 'dogKind',
   follow: 'markFollow',
 } as const satisfies Record<string, FactKind>;
 

@@ -1,6 +1,6 @@
 import type { Today, VisitContext } from '@mansuet/core/contract';
 import { sql } from 'kysely';
-import { poolOf } from '@mansuet/core/strain';
+import { poolKindsOf, poolOf } from '@mansuet/core/strain';
 import { knownFacts, paceOf, replay, type VisitSummary } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
 import { dogOf } from '../dogs/dog-rows.js';
@@ -95,7 +95,7 @@ export async function readVisit(trx: InSalon, visitId: string): Promise<VisitCon
       salon,
       events: await readEvents(trx, visitId),
       pace: row ? await paceOfGroomer(trx, row.groomer_id) : [],
-      pool: row ? await poolOfOthers(trx, row.merged_into ?? row.dog_id) : [],
+      ...(row ? await poolsOfOthers(trx, row.merged_into ?? row.dog_id) : { pool: [], kindPool: [] }),
       lastFound: await lastFoundIn(
         trx,
         file.visits.map((v) => v.visitId).filter((id) => id !== visitId),
@@ -123,19 +123,26 @@ export async function paceOfGroomer(trx: InSalon, groomerId: string): Promise<Vi
 /** Visits that the salon's own priors are read from. Our default: some months of a salon with four tables. */
 const POOL_VISITS = 400;
 
-/** What the salon's other dogs say of each kind of work, from what each visit kept when it ended. */
-export async function poolOfOthers(trx: InSalon, dogId: string): Promise<VisitContext['pool']> {
+/** What the salon's other dogs say of each kind of work, and of each kind of dog, from what each visit kept when it ended. */
+async function poolsOfOthers(trx: InSalon, dogId: string): Promise<Pick<VisitContext, 'pool' | 'kindPool'>> {
   const rows = await trx
     .selectFrom('visit')
     .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
     .select(['visit.dog_id', 'dog.merged_into'])
     .select(sql<VisitSummary['evidence']>`visit.summary -> 'evidence'`.as('evidence'))
+    .select(sql<VisitSummary['whole']>`visit.summary -> 'whole'`.as('whole'))
     .where('visit.phase', '=', 'gone')
     .where('visit.dog_id', '!=', dogId)
     .orderBy('visit.arrives_at', 'desc')
     .limit(POOL_VISITS)
     .execute();
-  return poolOf(rows.filter((r) => r.merged_into !== dogId).map((r) => ({ dogId: r.merged_into ?? r.dog_id, evidence: r.evidence ?? [] })));
+  const others = rows.filter((r) => r.merged_into !== dogId).map((r) => ({ ...r, dogId: r.merged_into ?? r.dog_id }));
+  const pool = poolOf(others.map(({ dogId: of, evidence }) => ({ dogId: of, evidence: evidence ?? [] })));
+  const kindPool = poolKindsOf(
+    others.flatMap(({ dogId: of, whole }) => (whole ? [{ dogId: of, whole }] : [])),
+    pool,
+  );
+  return { pool, kindPool };
 }
 
 /** What the hands found on the latest visit that had a feel-over. */

@@ -55,22 +55,28 @@ describe('visits', () => {
     expect(await warned()).toBeNull();
   });
 
-  it('tells what the salon’s other dogs say of each kind of work, never what this one’s own visits say', async () => {
+  it('tells what the salon’s other dogs say of each kind of work and of dog, never what this one’s own visits say', async () => {
     const [one, other] = [await addDog(browser), await addDog(browser)];
     const [past, now] = [await bookVisit(browser, other), await bookVisit(browser, one)];
     const evidence = [{ work: 'nails', ratePerMinute: 2, kindPerMinute: 2, minutes: 10, logLikelihoods: [-5, -1.6, 0] }];
+    const whole = { believed: 0, minutes: 60, logLikelihoods: [-9, -3, 0], kinds: ['puppy', 'thin_skin'] };
     await server.db.inSalon(salonId, (trx) =>
       trx
         .updateTable('visit')
-        .set({ phase: 'gone', summary: JSON.stringify({ ...summarize(replay(past, [])), outcome: 'finished', evidence }) })
+        .set({ phase: 'gone', summary: JSON.stringify({ ...summarize(replay(past, [])), outcome: 'finished', evidence, whole }) })
         .where('visit_id', '=', past)
         .execute(),
     );
-    const pool = async (visitId: string) => VISIT_CONTEXT.parse((await browser.send('GET', `/api/visits/${visitId}`)).json).pool;
-    const [nails] = await pool(now);
+    const told = async (visitId: string) => VISIT_CONTEXT.parse((await browser.send('GET', `/api/visits/${visitId}`)).json);
+    const {
+      pool: [nails],
+      kindPool,
+    } = await told(now);
     expect([nails?.work, nails?.dogs]).toEqual(['nails', 1]);
     expect(nails?.shift).toBeGreaterThan(0);
-    expect(await pool(await bookVisit(browser, other))).toEqual([]);
+    expect(kindPool.map((k) => [k.kind, k.dogs])).toEqual([['puppy', 1]]);
+    expect(kindPool[0]?.shift).toBeGreaterThan(0);
+    expect(await told(await bookVisit(browser, other))).toEqual(jasmine.objectContaining({ pool: [], kindPool: [] }));
   });
 
   it('stores a batch once, however often it is sent', async () => {

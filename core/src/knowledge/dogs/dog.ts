@@ -19,6 +19,7 @@ import {
   ZONE_GROUPS,
   ZONE_IDS,
 } from '../../words/index.js';
+import type { StandSeen } from './stand-seen.js';
 
 /** A name that somebody types in. */
 export const NAME = z.string().trim().min(1, formProblem('form.name_missing')).max(60, formProblem('form.letters_at_most'));
@@ -142,12 +143,15 @@ export interface DogFacts extends Omit<StoredFacts, 'standingSeenMinutes'> {
   /** Longest stretch this dog was seen to stand well, minutes; `undefined` until it was seen. */
   readonly standingSeenMinutes: number | undefined;
   readonly visitsBefore: number;
+  /** Stands of earlier visits, as far as there were any. */
+  readonly stands?: readonly StandSeen[];
 }
 
 /**
  * The planner's view of a stored dog.
  * @param visitsBefore how many visits it had in this salon
+ * @param stands how long it stood in them
  */
-export function dogFactsOf(stored: StoredFacts, visitsBefore: number): DogFacts {
-  return { ...stored, standingSeenMinutes: stored.standingSeenMinutes ?? undefined, visitsBefore };
+export function dogFactsOf(stored: StoredFacts, visitsBefore: number, stands: readonly StandSeen[] = []): DogFacts {
+  return { ...stored, standingSeenMinutes: stored.standingSeenMinutes ?? undefined, visitsBefore, ...(stands.length > 0 ? { stands } : {}) };
 }

@@ -6,6 +6,7 @@ export * from './kind-changes.js';
 export * from './kinds.js';
 export * from './life-stage.js';
 export * from './resents.js';
+export type { StandSeen } from './stand-seen.js';
 export * from './standing.js';
 export * from './warned.js';
 export * from './weight-question.js';

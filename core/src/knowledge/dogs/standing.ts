@@ -4,6 +4,7 @@ import type { DogFacts } from './dog.js';
 import { ILL_MINUTES, isIll } from './ill.js';
 import { hasKind, type KindFound } from './kinds.js';
 import { ageWeeks } from './life-stage.js';
+import { GUESS_SPREAD, learnStanding, SEEN_SPREAD } from './stand-seen.js';
 
 export interface StandingLimits {
   /** Minutes on its feet without a rest. */
@@ -18,7 +19,7 @@ export interface StandingLimits {
 }
 
 /**
- * How long this dog can stand. Unknown until it was seen: a default is a guess, and the dog's own minutes replace it.
+ * How long this dog can stand. Unknown until it was seen: a default is a guess, and the dog's own minutes, and its own stands, replace it.
  * Puppy figures: 20 min of work and 5 without a pause under 16 weeks, later 30 and 10. Our defaults.
  */
 export function standingLimits(dog: DogFacts, kinds: readonly KindFound[], feelOver: FeelOver, today: string): StandingLimits {
@@ -47,9 +48,23 @@ export function standingLimits(dog: DogFacts, kinds: readonly KindFound[], feelO
     continuous = Math.min(hasKind(kinds, 'puppy') ? continuous : Infinity, seen);
     total = Math.max(total, seen * 3);
     reasons.push(reason('standing.seen', { minutes: seen, name: dog.name }, 0.9));
-  } else {
-    reasons.push(reason('standing.guess', { minutes: continuous, name: dog.name }, 0.3));
   }
+  const stands = dog.stands ?? [];
+  const learned = learnStanding(continuous, seen === undefined ? GUESS_SPREAD : SEEN_SPREAD, stands);
+  if (learned) {
+    const minutes = Math.min(hasKind(kinds, 'puppy') ? continuous : Infinity, learned.minutes);
+    total *= Math.min(1, minutes / continuous);
+    continuous = minutes;
+    const [from, to] = learned.range;
+    reasons.push(
+      reason(
+        'standing.learned',
+        { name: dog.name, minutes, count: stands.length, reached: stands.filter((s) => s.tired).length, from, to },
+        0.8,
+      ),
+    );
+  }
+  if (seen === undefined && !learned) reasons.push(reason('standing.guess', { minutes: continuous, name: dog.name }, 0.3));
   const worst = worstHindOrBack(feelOver);
   if (worst === 'stiff') {
     continuous = Math.min(continuous, 8);
@@ -61,7 +76,13 @@ export function standingLimits(dog: DogFacts, kinds: readonly KindFound[], feelO
     total = Math.min(total, 20);
     reasons.push(reason('standing.painful', { minutes: continuous }, 0.9));
   }
-  return { continuousMinutes: continuous, totalMinutes: total, workMinutes: work, known: seen === undefined ? 'guess' : 'seen', reasons };
+  return {
+    continuousMinutes: continuous,
+    totalMinutes: total,
+    workMinutes: work,
+    known: seen === undefined && !learned ? 'guess' : 'seen',
+    reasons,
+  };
 }
 
 function worstHindOrBack(feelOver: FeelOver): 'free' | 'stiff' | 'painful' {

@@ -1,5 +1,16 @@
 import * as z from 'zod';
-import { ACTIVITIES, BLADE_IDS, DOG_POSTURES, HOLD_IDS, PLAN_WAYS, SIGNAL_IDS, STEP_NAMES, TIERS, ZONE_IDS } from '../../words/index.js';
+import {
+  ACTIVITIES,
+  BLADE_IDS,
+  DOG_KINDS,
+  DOG_POSTURES,
+  HOLD_IDS,
+  PLAN_WAYS,
+  SIGNAL_IDS,
+  STEP_NAMES,
+  TIERS,
+  ZONE_IDS,
+} from '../../words/index.js';
 import { minutes, piece, stepId as step } from './fields.js';
 import { SAID } from './said.js';
 
@@ -69,6 +80,8 @@ const plan = z.strictObject({
   halfLifeLikely: z.number().gt(0).optional(),
   /** Growth of all rates with each minute of work that is done; left out by versions that did not say. */
   fatiguePerMinute: z.number().min(0).max(1).optional(),
+  /** Kinds of dog that it was that day; left out by versions that did not say. */
+  kinds: z.array(z.enum(DOG_KINDS)).optional(),
   /** Signals that mean nothing on this dog. */
   uncounted: z.array(z.enum(SIGNAL_IDS)).optional(),
   notToday: z.array(

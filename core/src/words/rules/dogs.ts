@@ -26,6 +26,7 @@ export const DOGS_RULES = {
   // Standing
   'standing.guess': rule('default', 'name', 'minutes'),
   'standing.seen': rule('practice', 'name', 'minutes'),
+  'standing.learned': rule('computed', 'name', 'count', 'reached', 'minutes', 'from', 'to'),
   'standing.senior': rule('default', 'minutes'),
   'standing.puppy': rule('default', 'minutes', 'work'),
   'standing.stiff': rule('default', 'minutes'),

@@ -16,6 +16,7 @@ export const PLAN_RULES = {
   'rate.sore_skin': rule('default', 'factor'),
   'rate.mood': rule('default', 'mood', 'factor'),
   'rate.salon': rule('learned', 'factor', 'count', 'percent'),
+  'rate.salon_kind': rule('learned', 'dog_kind', 'factor', 'count', 'percent'),
   'rate.dog': rule('learned', 'factor', 'visits'),
   'rate.learned': rule('learned', 'minutes', 'visits', 'from', 'to'),
   // Steps

@@ -128,9 +128,12 @@ export class LearnedPanel {
         says: noiseOrPlace(t.tool, t.group, this.seen()).reasons.map(this.words.say).join(' '),
       })),
   );
-  protected readonly recovery = computed(() =>
-    learnHalfLife(breaksSeenIn(this.file().visits.map((v) => v.summary)))
-      .reasons.map(this.words.say)
-      .join(' '),
-  );
+  protected readonly recovery = computed(() => {
+    const past = this.file().visits.map((v) => v.summary);
+    const learned = learnHalfLife(
+      breaksSeenIn(past),
+      past.flatMap((s) => s.whole ?? []),
+    );
+    return learned.reasons.map(this.words.say).join(' ');
+  });
 }

@@ -111,6 +111,7 @@ export async function openVisit<T>(
     lastFound,
     pace: [],
     pool: [],
+    kindPool: [],
   };
   const api = new FakeApi();
   api.answer('GET /visits', context);

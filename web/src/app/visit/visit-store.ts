@@ -71,6 +71,7 @@ export class VisitStore {
         today: this.today(),
         pace: context.pace,
         pool: context.pool,
+        kindPool: context.kindPool,
         knownMarks: context.file.marks.filter((m) => m.visitId !== context.visitId),
       },
       past,

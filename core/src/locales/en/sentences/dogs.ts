@@ -26,6 +26,8 @@ export const DOGS_SENTENCES = {
   // Standing
   'standing.guess': '{name} was never timed here: {minutes} min on its feet is a guess.',
   'standing.seen': '{name} was seen to stand well for {minutes} min.',
+  'standing.learned':
+    '{name} stood {count} {count_n, plural, one {time} other {times}} here, {reached_n, plural, =0 {never} one {once} other {# times}} until it was tired out: {minutes} min without a rest are planned. It tires after {from} to {to} min in nine of ten.',
   'standing.senior': 'A senior rests after {minutes} min on its feet.',
   'standing.puppy': 'A puppy this age works {minutes} min without a pause and {work} min in all.',
   'standing.stiff': 'Stiff behind or in the back: at most {minutes} min on its feet at a time.',

@@ -15,6 +15,8 @@ export const PLAN_SENTENCES = {
   'rate.mood': '{mood} today (× {factor}).',
   'rate.salon':
     'On this salon’s own dogs this work was about {factor} times what our table has ({count} {count_n, plural, one {dog} other {dogs}}; they count for {percent} %, our table for the rest).',
+  'rate.salon_kind':
+    'On this salon’s own dogs of its kind ({dog_kind}) all work was about {factor} times what our table has ({count} {count_n, plural, one {dog} other {dogs}}; they count for {percent} %, our table for the rest).',
   'rate.dog':
     'All work was about {factor} times as hard on it as on others of its kind, in {visits} {visits_n, plural, one {visit} other {visits}}.',
   'rate.learned':

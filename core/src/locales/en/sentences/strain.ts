@@ -6,7 +6,7 @@ export const STRAIN_SENTENCES = {
   'calm.shut_down': 'Shut down: it has given up, not calmed down. Hands off, and stop unless it comes back by itself.',
   // What breaks have taught
   'strain.half_life_learned':
-    '{count} {count_n, plural, one {break of this dog was} other {breaks of this dog were}} watched: strain halves in {from} to {to} min, most likely about {likely}. Plans count with {minutes}, so that breaks are not too short.',
+    'From {count} watched {count_n, plural, one {break} other {breaks}} and the signs of its visits: strain halves in {from} to {to} min, most likely about {likely}. Plans count with {minutes}, so that breaks are not too short.',
   // Rates
   'rate.prior_only': 'Nothing seen with this dog yet: {rate} points a minute is what its kind is taken to have.',
   // A dog in plain words
