@@ -153,5 +153,10 @@ export interface DogFacts extends Omit<StoredFacts, 'standingSeenMinutes'> {
  * @param stands how long it stood in them
  */
 export function dogFactsOf(stored: StoredFacts, visitsBefore: number, stands: readonly StandSeen[] = []): DogFacts {
-  return { ...stored, standingSeenMinutes: stored.standingSeenMinutes ?? undefined, visitsBefore, ...(stands.length > 0 ? { stands } : {}) };
+  return {
+    ...stored,
+    standingSeenMinutes: stored.standingSeenMinutes ?? undefined,
+    visitsBefore,
+    ...(stands.length > 0 ? { stands } : {}),
+  };
 }
