@@ -19,7 +19,8 @@ async function change(page: Page, visit: string, what: () => Promise<void>): Pro
 
 test('the plan changes with each finding, and says why', async ({ page }) => {
   await signIn(page, 'rafael');
-  const visit = await bookDog(page, 'Juniper', 180);
+  // A dog that has warned nobody: one that did is muzzled where it hurts, whatever its owner says.
+  const visit = await bookDog(page, 'Sedge', 180);
   await feelOver(page);
   await page.getByRole('button', { name: 'Feel-over done: agree' }).click();
   await agree(page);
@@ -40,7 +41,8 @@ test('the plan changes with each finding, and says why', async ({ page }) => {
     await expect(page.locator('.found')).toContainText('left hip');
   });
   expect(stiff).toContain('on the lap, or lying on its side');
-  await page.locator('button.step', { hasText: 'Nails' }).click();
+  // The nails of one leg may be a step of their own.
+  await page.locator('button.step', { hasText: /Nails.*left hind nails/s }).click();
   await expect(page.getByText('The left hip is stiff: let the dog lie')).toBeVisible();
 
   const bit = await change(page, visit, async () => {
