@@ -31,7 +31,7 @@ const standsOn = (minutes: number, middle: number): number => 1 / (1 + (minutes 
 /**
  * How long a dog stands until it tires. What the plan counted with until now is the careful quantile before anything was seen. A stand
  * that ended with a tired dog says so; one that ended otherwise says that it would have stood at least so long. Nothing is
- * raised above what was seen: a dog that was never asked to stand longer is not planned to.
+ * raised: that nobody said "tired out" is no leave to let it stand longer. Somebody who has seen it says so in its file.
  * @param counted minutes that are counted with as long as nothing was seen, > 0
  * @param spread how far it may lie from that: {@link GUESS_SPREAD} or {@link SEEN_SPREAD}
  * @returns `undefined` when no stand says anything
@@ -53,9 +53,8 @@ export function learnStanding(counted: number, spread: number, stands: readonly 
   );
   const most = Math.max(...logs);
   const weights = logs.map((x) => Math.exp(x - most));
-  const longest = Math.max(counted, ...told.filter((s) => !s.tired).map((s) => s.minutes));
   return {
-    minutes: Math.min(longest, tiredBy(TIRED_IN, middle, weights)),
+    minutes: Math.min(counted, tiredBy(TIRED_IN, middle, weights)),
     range: [tiredBy(0.05, middle, weights), tiredBy(0.95, middle, weights)],
   };
 }

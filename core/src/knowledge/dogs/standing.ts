@@ -52,10 +52,10 @@ export function standingLimits(dog: DogFacts, kinds: readonly KindFound[], feelO
   const stands = dog.stands ?? [];
   const learned = learnStanding(continuous, seen === undefined ? GUESS_SPREAD : SEEN_SPREAD, stands);
   if (learned) {
-    const minutes = Math.min(hasKind(kinds, 'puppy') ? continuous : Infinity, learned.minutes);
-    total *= Math.min(1, minutes / continuous);
+    const { minutes, range } = learned;
+    const [from, to] = range;
+    total *= minutes / continuous;
     continuous = minutes;
-    const [from, to] = learned.range;
     reasons.push(
       reason(
         'standing.learned',
