@@ -87,7 +87,7 @@ test('other ways stand side by side, odds and hazards are drawn, and the plan pr
 
   await page.keyboard.press('3');
   await expect(page.locator('man-odds svg rect')).toHaveCount(20);
-  await expect(page.getByText(/2,000 visits drawn/)).toBeVisible();
+  await expect(page.getByText(/1,000 visits drawn/)).toBeVisible();
   await page.locator('man-hazard-map .v0 [data-zone="back"]').press('Enter');
   await expect(page.getByRole('heading', { name: 'back', exact: true })).toBeVisible();
   await page.getByText('Hazards as a grid, for print').click();

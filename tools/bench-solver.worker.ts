@@ -28,7 +28,7 @@ addEventListener('message', ({ data }: MessageEvent<{ steps: number; seed: numbe
   const ms = performance.now() - from;
   const last = burden(found.value);
   const oddsFrom = performance.now();
-  oddsOf({ problem, chosen: found.chosen, spreads: problem.steps.map(() => ({ rateShape: 4, minutesSpread: 0.24 })) });
+  oddsOf({ problem, chosen: found.chosen, spreads: problem.steps.map(() => ({ rateShape: 4, minutesSpread: 0.24 })), visits: 2_000 });
   const run: SolverRun = {
     steps: data.steps,
     planned: found.chosen.length,
@@ -36,7 +36,7 @@ addEventListener('message', ({ data }: MessageEvent<{ steps: number; seed: numbe
     goodMs: marks.find((m) => m.burden <= last * 1.01)?.ms ?? ms,
     ms,
     proven: found.proof === 'proven',
-    gap: found.proof === 'best_found' ? Infinity : found.gap,
+    gap: found.gap ?? Infinity,
     labels: found.labelsLooked,
     oddsMs: performance.now() - oddsFrom,
   };

@@ -1,5 +1,5 @@
 import { calibrationOf, minutesToldAgainstCame, type ToldVisit, toldVisitsOf } from '../core/src/learning/index.js';
-import { oddsOf, planVisit } from '../core/src/plan/index.js';
+import { oddsOfPlan, planVisit } from '../core/src/plan/index.js';
 import { planContextOf, planInputOf, replay, summarize, toldWith, type VisitSummary } from '../core/src/visit/index.js';
 import { DEMO_DOGS, type DemoDog, formOf } from '../demo/src/dogs.js';
 import { pastFindings } from '../demo/src/findings.js';
@@ -40,10 +40,8 @@ function lifeOf(demo: DemoDog, random: ReturnType<typeof seeded>, world: Partial
     const planned = input && planVisit(input, { labels: LABELS });
     const lived = summarize(replay(visitId, events));
     if (planned && planned.solution.chosen.length > 0) {
-      const { problem, solution, plan, built } = planned;
-      const spreads = built.map((s) => ({ rateShape: s.rate.shape, minutesSpread: s.minutesSpread, work: s.activity }));
-      const halfLife = { middle: plan.halfLifeLikely, range: plan.halfLifeRange };
-      const odds = oddsOf({ problem, chosen: solution.chosen, spreads, halfLife, visits: DRAWN });
+      const { problem, plan } = planned;
+      const odds = oddsOfPlan(planned, { visits: DRAWN });
       told.push(...toldVisitsOf([{ ...lived, told: toldWith(plan, odds) }], () => problem.sessionMinutes));
     }
     past = [lived, ...past];

@@ -32,6 +32,7 @@ export const painfulQuestion = (input: PlanInput, kinds: readonly KindFound[]): 
   frail: isIll(input.dog) || input.feelOver.looked?.ribs === 'thin',
   ageWeeks: ageWeeks(input.dog.born, input.today),
   afterStop: input.afterStop === true || input.told.includes('sore_after_last'),
+  painfulBeforeStop: input.stopped?.painfulMinutes,
 });
 
 /** The steps that this visit could have, from what was asked for and what the hands found. */

@@ -26,6 +26,8 @@ export interface DrawnWorld {
   readonly startlesPerMinute: number;
   readonly startSpread: number;
   readonly quietShare: number;
+  /** How many times as often as other dogs it snaps. */
+  readonly snapTimes: number;
 }
 
 /** A dog's days differ: what all rates of one visit share; a groomer's, too. Our defaults. */
@@ -55,6 +57,7 @@ export function worldAsModelled(halfLifeMinutes: number, halfLifeSpread = HALF_L
     startlesPerMinute: STARTLES_PER_MINUTE,
     startSpread: START_SPREAD,
     quietShare: QUIET_SHARE,
+    snapTimes: 1,
   };
 }
 
@@ -67,6 +70,7 @@ export interface DrawnVisit {
   readonly peak: number;
   readonly paused: boolean;
   readonly stopped: boolean;
+  readonly snapped: boolean;
   /** The highest that the strain itself came to, which nobody sees. */
   readonly hiddenPeak: number;
   /** What the day made of all rates, and points that each chosen step adds on an ordinary day. */
@@ -157,7 +161,7 @@ export class VisitDrawer {
       }
       if (table.over) break;
     }
-    const { minute, stopped, paused, peak, hiddenPeak, over } = table;
-    return { minutes: minute, finished: !over, peak, paused, stopped, hiddenPeak, day, added, seen: table.seen };
+    const { minute, stopped, snapped, paused, peak, hiddenPeak, over } = table;
+    return { minutes: minute, finished: !over, peak, paused, stopped, snapped, hiddenPeak, day, added, seen: table.seen };
   }
 }

@@ -42,6 +42,8 @@ export class DrawnTable {
   minute = 0;
   paused = false;
   stopped = false;
+  /** It snapped or bit. */
+  snapped = false;
   /** Stopped, or given up. */
   over = false;
   peak: number;
@@ -152,11 +154,12 @@ export class DrawnTable {
   private see(tier: ModelTier): void {
     const { chance } = this.draws;
     if (!this.meter.resting && chance() >= ENTERED[tier]) return;
-    const signal = signDrawn(tier, this.dog.manner, chance);
+    const signal = signDrawn(tier, this.dog.manner, chance, this.world.snapTimes);
     const { sets } = SIGNALS[signal];
     this.enter({ kind: 'signal', minute: this.minute, signal });
     this.meter.see(tier, sets && (this.hardSigns > 0 ? sets[1] : sets[0]), this.minute);
     if (sets) this.hardSigns++;
+    if (signal === 'snap' || signal === 'bite') this.snapped = true;
     this.reach();
   }
 

@@ -1,4 +1,5 @@
 import { type Reason, reason, type StepName } from '../words/index.js';
+import { WATCH_AT } from '../strain/index.js';
 import type { OrderRule } from '../work/index.js';
 import type { BuiltStep } from './group-steps.js';
 import type { ChosenStep, PlanProblem } from './model.js';
@@ -28,6 +29,20 @@ export function whyBreak(
   if (then.broken?.limit === 'rest') return reason('break.hurts', { step: name }, 0.9);
   const now = simulate(problem, chosen);
   return reason('break.dose', { saved: Math.round(then.dose - now.dose), peak: Math.round(then.peak), now: Math.round(now.peak) }, 0.6);
+}
+
+/**
+ * By what is seen a break begins. Where breaks lie is the least certain of a plan: rates that are off by a fifth move most of them, and
+ * hardly any step. So the clock is the latest, and a sign or the meter comes first.
+ * @param because why the break is there @param pause of the plan, with the strain at which it begins
+ */
+export function whenBreak(because: Reason, pause: { readonly strainFrom: number }, standingMinutes: number): Reason | undefined {
+  // What strain it begins at is predicted: below the line of watch there is nothing to wait for.
+  const strain = Math.max(WATCH_AT, Math.ceil(pause.strainFrom));
+  if (because.rule === 'break.dose' || because.rule === 'break.strain') return reason('break.when_strain', { strain }, 0.7);
+  if (because.rule === 'break.standing') return reason('break.when_standing', { limit: Math.round(standingMinutes) }, 0.7);
+  if (because.rule === 'break.hurts') return reason('break.when_hurts', {}, 0.7);
+  return undefined;
 }
 
 /** Why a step lies where it lies: the rule that keeps it after the one before, or what an exchange of the two would cost. */

@@ -1,5 +1,6 @@
 import { activityOf, type BladeId, type DogPosture, isStepId, type PieceId, type Post, reason, type StepId } from '../words/index.js';
 import { BATHING, cannotDoWithout, type OrderContext, type OrderRule, type Soaked } from '../work/index.js';
+import { afterHardSign, type HardSignsNow } from './after-hard-sign.js';
 import { type BuiltStep, roundHalf } from './group-steps.js';
 import type { PlanProblem } from './model.js';
 import { type NotPlanned, type Piece, whatOf } from './piece.js';
@@ -29,6 +30,10 @@ export interface PlanNow {
   readonly pieces: readonly { readonly piece: PieceId; readonly status: 'done' | 'part' | 'left' }[];
   /** Soaks that are over, each with the minutes since: the comb still waits for them. */
   readonly soaked?: readonly Soaked[] | undefined;
+  /** Hard signs so far; none when it is not given. */
+  readonly hard?: HardSignsNow | undefined;
+  /** What the plan at the table would still do, in its order. */
+  readonly order?: readonly StepId[] | undefined;
   /** Blades that are not cold, °C. */
   readonly blades?: readonly { readonly blade: BladeId; readonly celsius: number }[];
 }
@@ -50,7 +55,11 @@ export function stepsFromHere(
     pieces.filter((p) => status.get(p.id) === 'left'),
     at,
   );
-  const open = (p: Piece): boolean => !over(p) && !needs.has(p);
+  const allowed = afterHardSign(
+    pieces.filter((p) => !over(p) && !needs.has(p)),
+    now,
+  );
+  const open = (p: Piece): boolean => allowed.open.includes(p);
   const notPlanned = [...needs].map(([p, other]): NotPlanned => ({
     what: whatOf(p),
     activity: p.activity,
@@ -66,7 +75,7 @@ export function stepsFromHere(
     const goesOn = running !== undefined && rest.some((p) => running.pieces.includes(p.id));
     return [withPieces(s, rest, goesOn ? running : undefined)];
   });
-  return { steps: left, notPlanned };
+  return { steps: left, notPlanned: [...notPlanned, ...allowed.notPlanned] };
 }
 
 /** A step with some of its pieces; one that goes on keeps its name and the minutes that are left of it. */

@@ -7,16 +7,16 @@ import { HOUSE_DEFAULTS, houseRules } from '../knowledge/house-rules/index.js';
 import { askTool, chooseDryer } from '../knowledge/tools/index.js';
 import { nextVisitDates } from '../next-visit/index.js';
 import { aBladeQuestion } from '../testing/blade-questions.js';
-import { aDog, anInput, SPEC_DAY } from '../testing/dogs.js';
+import { aDog, anInput, BOLD_HOUSE, SPEC_DAY } from '../testing/dogs.js';
 import { aHoldQuestion } from '../testing/hold-questions.js';
 import { aToolQuestion } from '../testing/tool-questions.js';
 import { BOOKED, eventsOf, VISIT } from '../testing/visit-events.js';
 import { replay } from '../visit/index.js';
 import { HOUSE_QUESTION_IDS, type HouseQuestion, type HouseRules } from '../words/index.js';
-import { type HandlingPlan, makePlan } from './index.js';
+import { type HandlingPlan, limitsOf, makePlan } from './index.js';
 
 const withHouse = (change: Partial<HouseRules>, ...[input, dog, found]: Parameters<typeof anInput>): HandlingPlan =>
-  makePlan(anInput({ ...input, house: houseRules(change) }, dog, found));
+  makePlan(anInput({ ...input, house: { ...BOLD_HOUSE, ...change } }, dog, found));
 const order = (plan: HandlingPlan): string[] => plan.steps.map((s) => s.activity);
 const before = (plan: HandlingPlan, a: string, b: string): boolean => {
   const [i, j] = [order(plan).indexOf(a), order(plan).indexOf(b)];
@@ -185,6 +185,18 @@ const EFFECTS: Readonly<Record<HouseQuestion, () => void>> = {
     const hold = (consentsHold: 'each_visit' | 'half_a_year' | 'a_year'): unknown[] =>
       standingConsents(past, '2027-05-01', houseRules({ consentsHold })).map((c) => c.id);
     expect([hold('each_visit'), hold('half_a_year'), hold('a_year')]).toEqual([[], [], ['muzzle']]);
+  },
+  stopChance: () => {
+    const stops = (['five', 'two', 'ten'] as const).map((stopChance) => limitsOf(houseRules({ stopChance })).stop);
+    expect(stops).toEqual([0.05, 0.02, 0.1]);
+    const hard = { ...seen, triggers: [{ cause: 'clipper' as const }, { cause: 'nails' as const }] };
+    const minutes = (stopChance: 'two' | 'ten'): number => withHouse({ stopChance, biteChance: 'two' }, {}, hard).minutes;
+    expect(minutes('two')).toBeLessThan(minutes('ten'));
+  },
+  biteChance: () => {
+    const hard = { ...seen, triggers: [{ cause: 'clipper' as const }, { cause: 'nails' as const }] };
+    const minutes = (biteChance: 'half' | 'two'): number => withHouse({ biteChance, stopChance: 'ten' }, {}, hard).minutes;
+    expect(minutes('half')).toBeLessThan(minutes('two'));
   },
   whoIsTold: () => {
     const state = replay(

@@ -6,6 +6,7 @@ import { adviseLoop, type LoopAdvice } from '../knowledge/holds/index.js';
 import { learnHalfLife, MOOD_START, uncountedSignals } from '../strain/index.js';
 import { type Reason, reason, type SignalId, type StepName } from '../words/index.js';
 import { type Account, accountsOf } from './accounts.js';
+import { afterStopReasons, type Lighter, lighterAfterStop } from './after-stop.js';
 import { bladeStopsOf } from './blade-stops.js';
 import { buildSteps, type BuiltPlan, painfulQuestion } from './build-steps.js';
 import { findClash, findOrderClash, type WishClash } from './clash.js';
@@ -15,6 +16,7 @@ import { type BuiltStep, groupSteps, putOff, roundHalf } from './group-steps.js'
 import { fatiguePerMinute } from './rates.js';
 import { withinPain } from './painful-budget.js';
 import type { PlanProblem } from './model.js';
+import { notWorseThanPresent } from './present-plan.js';
 import { curveOf, type CurvePoint, placeSteps, type PlannedStep } from './place-steps.js';
 import type { NotPlanned } from './piece.js';
 import type { PlanInput } from './plan-input.js';
@@ -25,7 +27,17 @@ import { ofWholeVisit } from './of-whole-visit.js';
 import { type SecondVisit, secondVisitFor } from './second-visit.js';
 import { simulate } from './simulate.js';
 import type { Solution } from './solution.js';
-import { solve, type SolveOptions } from './solve.js';
+import { solve, SOLVE_LIMIT_MS, type SolveOptions } from './solve.js';
+import {
+  type ChanceOfPlan,
+  chanceOfPlan,
+  chanceReasons,
+  leftForChance,
+  type Limited,
+  limitsFor,
+  limitsOf,
+  solveLimited,
+} from './chance-of-plan.js';
 import { isMeant, type PlanWish, rulesBeside, withWishes } from './wishes.js';
 
 /** What the wishes of a groomer cost against the plan without them. */
@@ -63,7 +75,9 @@ export interface HandlingPlan {
   readonly uncounted: readonly SignalId[];
   readonly proof: Solution['proof'];
   /** How much better the best plan of the same work could be at most, as a share of this one's burden. */
-  readonly gap: number;
+  readonly gap: number | undefined;
+  /** The house's limits of chance, and what they made of the plan. */
+  readonly chance: ChanceOfPlan;
   /** What the groomer's wishes cost; `undefined` without wishes. */
   readonly wishCost: WishCost | undefined;
   /** Wishes that could not be met, and what stands against them. They are not in the plan. */
@@ -79,6 +93,9 @@ export interface HandlingPlan {
   readonly reasons: readonly Reason[];
 }
 
+/** How a plan is looked for. `tighter`: a share of the house's limits of chance to plan by. */
+export type PlanOptions = SolveOptions & { readonly tighter?: number };
+
 /** A plan with what it was found from: odds and "what if" ask the problem again. */
 export interface VisitPlan {
   readonly plan: HandlingPlan;
@@ -91,7 +108,7 @@ export interface VisitPlan {
  * The handling plan of a visit: what in which order, with which hold and blade, where the breaks lie, what is left for another
  * day, and why. A dog that is not fit to groom today gets a plan without steps.
  */
-export function makePlan(input: PlanInput, options: SolveOptions = {}): HandlingPlan {
+export function makePlan(input: PlanInput, options: PlanOptions = {}): HandlingPlan {
   return planVisit(input, options)?.plan ?? nothingToday(input);
 }
 
@@ -99,23 +116,45 @@ export function makePlan(input: PlanInput, options: SolveOptions = {}): Handling
  * The plan with its problem; `undefined` for a dog that is not groomed today.
  * @param onPlan told of a good plan while the search for a better one, or the proof, goes on
  */
-export function planVisit(input: PlanInput, options: SolveOptions = {}, onPlan?: (plan: HandlingPlan) => void): VisitPlan | undefined {
+export function planVisit(input: PlanInput, options: PlanOptions = {}, onPlan?: (plan: HandlingPlan) => void): VisitPlan | undefined {
   const asked = ready(input);
   if (!asked) return undefined;
-  const { wishes, clashes, problem } = wishesThatHold(asked, options);
+  const left = timeLeft(options);
+  const { wishes, clashes, problem } = wishesThatHold(asked, atMost(options, WISHES_MS));
   let told = onPlan === undefined;
-  const solution = solve(problem, {
-    ...options,
+  const best = solveLimited(input, { steps: asked.built.steps, kinds: asked.kinds }, problem, {
+    ...left(),
+    lighter: asked.lighter,
     onProgress: (found) => {
       options.onProgress?.(found);
       // The first good plan is worth describing at once; those after it come with the last.
-      if (told || found.gap >= GOOD_ENOUGH) return;
+      if (told || found.gap === undefined || found.gap >= GOOD_ENOUGH) return;
       told = true;
-      onPlan?.(describe(input, asked, problem, found, clashes, wishes, options));
+      onPlan?.(describe(input, asked, problem, { ...NOT_LIMITED, solution: found }, clashes, [], options));
     },
   });
-  return { built: asked.built.steps, problem, solution, plan: describe(input, asked, problem, solution, clashes, wishes, options) };
+  const limited = notWorseThanPresent(best, problem, asked.built.steps, input.now);
+  const { solution } = limited;
+  return { built: asked.built.steps, problem, solution, plan: describe(input, asked, problem, limited, clashes, wishes, options) };
 }
+
+/** The same search within what is left of its time, asked when it begins. */
+function timeLeft(options: PlanOptions): () => PlanOptions {
+  const { clock, limitMs = SOLVE_LIMIT_MS } = options;
+  if (!clock) return () => options;
+  const until = clock() + limitMs;
+  return () => ({ ...options, limitMs: Math.max(1, until - clock()) });
+}
+/** A search beside the plan itself takes no more than this of its time, milliseconds. Our defaults. */
+const atMost = (options: PlanOptions, ms: number): PlanOptions => ({
+  ...options,
+  limitMs: Math.min(ms, options.limitMs ?? SOLVE_LIMIT_MS),
+});
+const WISHES_MS = 300;
+const COST_MS = 150;
+
+/** A plan on the way, before its chances are reckoned. */
+const NOT_LIMITED = { without: undefined, kept: true } as const;
 
 /** A plan this near to its bound is shown while the proof goes on. */
 const GOOD_ENOUGH = 0.25;
@@ -126,6 +165,8 @@ interface Ready {
   readonly built: BuiltPlan;
   readonly problem: PlanProblem;
   readonly wishes: readonly PlanWish[];
+  /** After a visit that was stopped. */
+  readonly lighter: Lighter | undefined;
 }
 
 function ready(input: PlanInput): Ready | undefined {
@@ -135,7 +176,10 @@ function ready(input: PlanInput): Ready | undefined {
   const whole = buildSteps(input, kinds);
   const left = input.now ? stepsFromHere(whole.steps, input.now, { kinds, input }) : { steps: whole.steps, notPlanned: [] };
   const built = { ...whole, steps: left.steps, notPlanned: [...whole.notPlanned, ...left.notPlanned] };
-  return { kinds, standing, built, problem: problemOf(input, built.steps, kinds, standing), wishes: input.wishes ?? [] };
+  const asked = problemOf(input, built.steps, kinds, standing);
+  const lighter = lighterAfterStop(input, built.steps, asked);
+  const problem = { ...asked, workMinutes: Math.min(asked.workMinutes, lighter?.workAtMost ?? Infinity) };
+  return { kinds, standing, built, problem, lighter, wishes: input.wishes ?? [] };
 }
 
 /** The problem with all wishes that can be met together; of those that cannot, the latest gives way, and it is said why. */
@@ -160,20 +204,22 @@ function wishesThatHold(asked: Ready, options: SolveOptions): { wishes: readonly
 
 function describe(
   input: PlanInput,
-  { kinds, standing, built }: Ready,
+  { kinds, standing, built, lighter }: Ready,
   problem: PlanProblem,
-  solution: Solution,
+  limited: Limited,
   clashes: readonly WishClash[],
   wishes: readonly PlanWish[],
   options: SolveOptions,
 ): HandlingPlan {
+  const { solution } = limited;
+  const limits = limitsFor(input, lighter);
   const run = simulate(problem, solution.chosen);
   const done = new Set(solution.chosen.map((c) => c.step));
   const leftOut = built.steps.flatMap((_, i) => (done.has(i) ? [] : [i]));
   const left = leftOut.flatMap((i): NotPlanned[] => {
     const s = built.steps[i];
     if (!s) return [];
-    const reasons = whyLeftOut(problem, i, built.steps, solution.chosen);
+    const reasons = leftForChance(limited, i, limits) ?? whyLeftOut(problem, i, built.steps, solution.chosen);
     return [putOff(s, built.steps, reasons)];
   });
   const notToday = [...built.notPlanned, ...left];
@@ -207,6 +253,7 @@ function describe(
     uncounted: uncountedSignals(input.dog.conditions),
     proof: solution.proof,
     gap: solution.gap,
+    chance: chanceOfPlan(input, limited, built.steps, limits),
     wishCost: wishes.length > 0 ? costOf(input, solution, run.peak, built.steps, options) : undefined,
     clashes,
     register: planRegister(steps, input, kinds, loop),
@@ -228,7 +275,9 @@ function describe(
         : reason('plan.start_strain', { mood: input.feelOver.mood, points: problem.startStrain }, 0.3),
       ...halfLife.reasons,
       ...ofWholeVisit(input, kinds),
-      proofReason(solution, built.steps.length),
+      ...afterStopReasons(input, lighter, painfulLimit(painfulQuestion(input, kinds))),
+      ...chanceReasons(input, limited, limits),
+      ...(limited.without ? [] : [proofReason(solution, built.steps.length)]),
     ],
   };
 }
@@ -249,7 +298,10 @@ function costOf(
 ): WishCost | undefined {
   const without = ready({ ...input, wishes: [] });
   if (!without) return undefined;
-  const free = solve(without.problem, options);
+  const free = solveLimited({ ...input, wishes: [] }, { steps: without.built.steps, kinds: without.kinds }, without.problem, {
+    ...atMost(options, COST_MS),
+    lighter: without.lighter,
+  }).solution;
   const names = (found: Solution, steps: readonly BuiltStep[]): StepName[] => [
     ...new Set(found.chosen.flatMap((c) => steps[c.step]?.name ?? [])),
   ];
@@ -264,7 +316,7 @@ function costOf(
 }
 
 function proofReason(solution: Solution, steps: number): Reason {
-  if (solution.proof === 'within') return reason('plan.within', { steps, percent: Math.ceil(solution.gap * 100) }, 0.2);
+  if (solution.proof === 'within') return reason('plan.within', { steps, percent: Math.ceil((solution.gap ?? 0) * 100) }, 0.2);
   if (solution.proof === 'impossible') return reason('plan.impossible', {}, 1);
   return reason(solution.proof === 'proven' ? 'plan.proven' : 'plan.best_found', { steps }, 0.2);
 }
@@ -293,6 +345,7 @@ function nothingToday(input: PlanInput): HandlingPlan {
     uncounted: uncountedSignals(input.dog.conditions),
     proof: 'proven',
     gap: 0,
+    chance: { ...limitsOf(input.house), state: 'kept', leftOut: [] },
     wishCost: undefined,
     clashes: [],
     register: [],

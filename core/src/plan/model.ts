@@ -41,6 +41,8 @@ export interface PlanProblem {
   readonly required?: readonly string[];
   /** Point-minutes that a minute of the visit counts as; {@link POINT_MINUTES_PER_MINUTE} when it is not given. */
   readonly minutePrice?: number;
+  /** Strain that no step may pass, on top of the ceiling of its tier: what the same visit comes to without its looks. */
+  readonly peakAtMost?: number;
   /** Strain the dog brings, 0 to 100. */
   readonly startStrain: number;
   readonly halfLifeMinutes: number;

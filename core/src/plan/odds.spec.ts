@@ -26,6 +26,7 @@ const STILL: DrawnWorld = {
   noisePoints: 0,
   startlesPerMinute: 0,
   startSpread: 0,
+  snapTimes: 1,
   quietShare: 0,
 };
 const VISITS = 3_000;
@@ -152,7 +153,7 @@ describe('the meter of a drawn visit', () => {
   it('ends at a snap: a dog that goes quiet gives less warning', () => {
     const work = plainProblem([{ minutes: 30, ratePerMinute: 9 }], { startStrain: 30, workMinutes: 100 });
     const drawer = new VisitDrawer(work, inOrder(work), [SURE], { ...STILL, quietShare: 1 }, randomLcg(0.21));
-    const snapped = Array.from({ length: 300 }, () => drawer.draw(true)).filter((v) =>
+    const snapped = Array.from({ length: 500 }, () => drawer.draw(true)).filter((v) =>
       v.seen!.entries.some((e) => e.kind === 'signal' && (e.signal === 'snap' || e.signal === 'bite')),
     );
     expect(snapped.length).toBeGreaterThan(20);
@@ -192,7 +193,7 @@ describe('oddsOf', () => {
       { rateShape: 2, minutesSpread: 0.3 },
       { rateShape: 2, minutesSpread: 0.3 },
     ]);
-    expect(found.peakCells.reduce((a, b) => a + b, 0)).toBe(2_000);
+    expect(found.peakCells.reduce((a, b) => a + b, 0)).toBe(found.visits);
     expect(found.peak).toEqual([...found.peak].sort((a, b) => a - b));
   });
   it('refuses a step whose spread it was not told', () =>

@@ -1,5 +1,5 @@
 import { randomLcg } from 'd3-random';
-import { type DrawnWorld, type StepSpread, VisitDrawer, worldAsModelled } from './draw-visit.js';
+import { type DrawnVisit, type DrawnWorld, type StepSpread, VisitDrawer, worldAsModelled } from './draw-visit.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 
 export interface OddsQuestion {
@@ -11,6 +11,8 @@ export interface OddsQuestion {
   readonly visits?: number;
   /** The same seed draws the same visits. */
   readonly seed?: number;
+  /** Asked now and then with the visits drawn so far; when it says so, no more are drawn. */
+  readonly enough?: (drawn: readonly DrawnVisit[]) => boolean;
   /** The half-life of the dog, as likely longer as shorter, and in which it lies with 90 % probability; else that of the problem. */
   readonly halfLife?: { readonly middle: number; readonly range: readonly [number, number] };
   /** A world that is otherwise than modelled. */
@@ -20,9 +22,13 @@ export interface OddsQuestion {
 /** What a plan may come to, over many drawn visits. */
 export interface Odds {
   readonly visits: number;
-  /** Chance to do all of it within the session, that the meter reaches `stop`, and that it reaches `pause`; each with its standard error. */
+  /**
+   * Chance to do all of it within the session, that the meter reaches `stop`, that the dog snaps or bites, and that the meter reaches `pause`;
+   * each with its standard error.
+   */
   readonly inTime: Chance;
   readonly stop: Chance;
+  readonly bite: Chance;
   readonly pause: Chance;
   /** Peak of the meter: 5, 25, 50, 75 and 95 % points. */
   readonly peak: readonly [number, number, number, number, number];
@@ -39,8 +45,9 @@ export interface Chance {
 /** A step of the problem by its place, or the day that all steps share. */
 export type PeakCause = { readonly kind: 'step'; readonly step: number } | { readonly kind: 'day' };
 
-/** So many tell a chance of 5 % to half a percent, one of 40 % to one: finer than it is said. Our default. */
-const ODDS_VISITS = 2_000;
+/** So many tell a chance of 1 % to a third of one, of 5 % to 0.7, of 40 % to 1.5: finer than it is said. Our default. */
+const ODDS_VISITS = 1_000;
+const DRAWN_PER_LOOK = 100;
 const ODDS_SEED = 20_261;
 /** 95 % point of the normal distribution. */
 const Z95 = 1.6448536269514722;
@@ -64,7 +71,11 @@ export function oddsOf(q: OddsQuestion): Odds {
   const spread = q.halfLife && Math.log(q.halfLife.range[1] / q.halfLife.range[0]) / (2 * Z95);
   const world = { ...worldAsModelled(middle, spread), ...q.world };
   const drawer = new VisitDrawer(problem, chosen, q.spreads, world, randomLcg(((q.seed ?? ODDS_SEED) % 0x7fffffff) / 0x7fffffff));
-  const drawn = Array.from({ length: visits }, () => drawer.draw());
+  const drawn: DrawnVisit[] = [];
+  while (drawn.length < visits) {
+    drawn.push(drawer.draw());
+    if (drawn.length % DRAWN_PER_LOOK === 0 && q.enough?.(drawn)) break;
+  }
   const of = (value: (v: (typeof drawn)[number]) => number): Float64Array => Float64Array.from(drawn, value);
   const peaks = of((v) => v.peak);
   const times = of((v) => v.minutes);
@@ -84,9 +95,10 @@ export function oddsOf(q: OddsQuestion): Odds {
     }))
     .sort((a, b) => b.share - a.share);
   return {
-    visits,
+    visits: drawn.length,
     inTime: chanceOf(drawn, (v) => v.finished && v.minutes <= problem.sessionMinutes),
     stop: chanceOf(drawn, (v) => v.stopped),
+    bite: chanceOf(drawn, (v) => v.snapped),
     pause: chanceOf(drawn, (v) => v.paused),
     peak: quantiles(peaks),
     peakCells: cells,

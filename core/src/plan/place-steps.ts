@@ -1,7 +1,7 @@
 import { recoveryPerMinute, strainAfter } from '../strain/index.js';
 import type { DogPosture, Reason } from '../words/index.js';
 import type { BladeStop } from './blade-stops.js';
-import { whyBreak, whyHere } from './explain.js';
+import { whenBreak, whyBreak, whyHere } from './explain.js';
 import type { BuiltStep } from './group-steps.js';
 import type { PlanProblem } from './model.js';
 import { simulate, type Simulated } from './simulate.js';
@@ -13,6 +13,8 @@ export interface PlannedBreak {
   /** Minutes of the step's own work that come before it; 0 when the dog rests before the step begins. */
   readonly after: number;
   readonly because: Reason;
+  /** By what is seen it begins: the clock is only the latest. */
+  readonly when: Reason | undefined;
 }
 
 export interface PlannedStep extends BuiltStep {
@@ -60,12 +62,16 @@ export function placeSteps(
         to: last.to,
         strainFrom: first.strainFrom,
         strainTo: last.strainTo,
-        breaks: pauses.map((p, i) => ({
-          from: p.from,
-          minutes: c.breaks[parts[i] ?? 0] ?? p.to - p.from,
-          after: work.reduce((sum, w) => sum + (w.to <= p.from ? w.to - w.from : 0), 0),
-          because: whyBreak(problem, solution.chosen, at, parts[i] ?? 0, built),
-        })),
+        breaks: pauses.map((p, i) => {
+          const because = whyBreak(problem, solution.chosen, at, parts[i] ?? 0, built);
+          return {
+            from: p.from,
+            minutes: c.breaks[parts[i] ?? 0] ?? p.to - p.from,
+            after: work.reduce((sum, w) => sum + (w.to <= p.from ? w.to - w.from : 0), 0),
+            because,
+            when: whenBreak(because, p, problem.continuousStandingMinutes),
+          };
+        }),
         bladeStops: stops.get(step.id) ?? [],
         whyHere: whyHere(problem, solution, at, built),
       },

@@ -3,6 +3,7 @@ import type { Blade, Guard } from '../knowledge/blades/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
 import type { BreakSeen, PooledKind, PooledWork, RateEvidence, SeenWork, WholeEvidence } from '../strain/index.js';
 import type { Activity, FitVerdict, HouseRules, PlanWay, RefusableWork, ServiceItem, ToldItem, ZoneId } from '../words/index.js';
+import type { StoppedPlan } from './after-stop.js';
 import type { PlanNow } from './from-here.js';
 import type { Pace, TimeSeen } from './minutes.js';
 import type { HelperWindow } from './model.js';
@@ -79,6 +80,8 @@ export interface PlanInput {
   readonly carriedOver?: readonly CarriedOver[] | undefined;
   /** One of the last two visits was stopped for the dog's sake. */
   readonly afterStop?: boolean | undefined;
+  /** That visit, where its plan is known. */
+  readonly stopped?: StoppedPlan | undefined;
   /** Findings among `feelOver` that are of the last visit: no hand has been there today. */
   readonly carriedZones?: readonly CarriedZone[] | undefined;
   /** What is asked of every dog was asked today; nothing where nobody could say. */

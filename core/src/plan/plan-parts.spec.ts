@@ -132,7 +132,10 @@ describe('painful work', () => {
     expect(places([{ kind: 'forbid', step: 'brush_mats' }])).toContain('side_right');
   });
   it('keeps the muzzle to one fitting in a house that would keep it on: what needs it comes first, calm work goes on without it', () => {
-    const input = anInput({ house: houseRules({ muzzle: 'whole_visit' }) }, { biteHistory: true, triggers: [{ cause: 'nails' }] });
+    const input = anInput(
+      { house: houseRules({ muzzle: 'whole_visit' }), way: 'with_risk' },
+      { biteHistory: true, triggers: [{ cause: 'nails' }] },
+    );
     const plan = makePlan(input);
     const muzzled = plan.steps.filter((s) => s.hold.also.includes('muzzle'));
     expect(muzzled.map((s) => s.activity)).toContain('nails');

@@ -3,6 +3,7 @@ import { painfulInOneGo } from '../knowledge/fit/index.js';
 import { learnHalfLife, MOOD_START } from '../strain/index.js';
 import type { PlanWay } from '../words/index.js';
 import { ACTIVITY_FACTS, FOLLOWS_AT_ONCE, orderRules, runningLags, timeLags } from '../work/index.js';
+import { restAfterHardSign } from './after-hard-sign.js';
 import { problemFromHere } from './from-here.js';
 import type { BuiltStep } from './group-steps.js';
 import { type PlanProblem, POINT_MINUTES_PER_MINUTE } from './model.js';
@@ -20,6 +21,7 @@ const MINUTE_PRICES: Readonly<Record<PlanWay, number>> = {
   welfare_only: POINT_MINUTES_PER_MINUTE,
   calmest: 0.01,
   quickest: 500,
+  with_risk: POINT_MINUTES_PER_MINUTE,
 };
 /** Share of the work that the first of two visits holds at most. Our default. */
 const FIRST_OF_TWO = 0.6;
@@ -51,8 +53,8 @@ export function problemOf(
       ...(s.hold.also.includes('muzzle') ? { muzzled: true } : {}),
       noBreakBefore: FOLLOWS_AT_ONCE.includes(s.activity),
     })),
-    order: orderRules(steps, kinds, input),
-    lags: [...timeLags(steps), ...runningLags(steps, input.now?.soaked ?? [])],
+    order: orderRules(steps, kinds, input, input.now !== undefined),
+    lags: [...timeLags(steps), ...runningLags(steps, input.now?.soaked ?? []), ...restAfterHardSign(steps, input.now)],
     minutePrice: MINUTE_PRICES[way],
     startStrain: MOOD_START[input.feelOver.mood],
     halfLifeMinutes: learnHalfLife(input.breaks, input.wholeVisits).minutes,

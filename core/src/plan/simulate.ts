@@ -106,6 +106,7 @@ export function simulate(problem: PlanProblem, chosen: readonly ChosenStep[], ra
       const top = Math.max(before, strain);
       const ceiling = STRAIN_CEILING[step.tier];
       if (step.tier === 'looks' ? top > ceiling + EPS : top >= ceiling - EPS) breaks('strain', index, top);
+      if (top > (problem.peakAtMost ?? Infinity) + EPS) breaks('strain', index, top);
       if (standing > problem.continuousStandingMinutes + EPS) breaks('standing', index, standing);
     }
     if (standingTotal > problem.totalStandingMinutes + EPS) breaks('total_standing', index, standingTotal);

@@ -10,8 +10,11 @@ export interface Solution {
    * `best_found`: the search was cut off before it knew that no more work fits. `impossible`: what is required cannot be done.
    */
   readonly proof: 'proven' | 'within' | 'best_found' | 'impossible';
-  /** How much better the best plan of the same work could be at most, as a share of this one's burden; 0 when proven. */
-  readonly gap: number;
+  /**
+   * How much better the best plan of the same work could be at most, as a share of this one's burden; 0 when proven, `undefined` where that
+   * is not known.
+   */
+  readonly gap: number | undefined;
   readonly labelsLooked: number;
 }
 
@@ -21,7 +24,7 @@ export function solutionOf(
   chosen: readonly ChosenStep[],
   mask: number,
   labelsLooked: number,
-  gap: number,
+  gap: number | undefined,
   proof: Solution['proof'],
 ): Solution {
   const run = simulate(problem, chosen);

@@ -1,15 +1,16 @@
-import { TIERS } from '../words/index.js';
-import type { ChosenStep, PlanProblem } from './model.js';
+import type { PlanProblem } from './model.js';
 import { precedenceOf } from './precedence.js';
 import { gapOf, type Solution, solutionOf } from './solution.js';
 import { bearableAlone } from './solve-in-order.js';
 import { bestOfSet } from './solver/best-of-set.js';
 import { Budget, type Clock, LABEL_BUDGET } from './solver/budget.js';
+import { greedySet, type SetPlan } from './solver/greedy-set.js';
 import { leastBurden } from './solver/least-burden.js';
 import { numbersOf } from './solver/numbers.js';
 import { SAME_BURDEN } from './solver/order-search.js';
-import { compareWorth, SetsByWorth, worthOfSet } from './solver/sets-by-worth.js';
-import { byId, subProblem, withinSums } from './solver/sub-problem.js';
+import { compareWorth, SetsByWorth, type Worth, worthOfSet } from './solver/sets-by-worth.js';
+import { byId, subProblem } from './solver/sub-problem.js';
+import { addLooks, withoutLooks } from './solver/with-looks.js';
 
 /** What a search is told, and tells. */
 export interface SolveOptions {
@@ -23,118 +24,103 @@ export interface SolveOptions {
 }
 
 /** The time that a person waits, milliseconds. Our default. */
-const SOLVE_LIMIT_MS = 2000;
+export const SOLVE_LIMIT_MS = 2000;
 const EPS = 1e-9;
 /** Sets of equal worth that share what the search may spend, at most: one that is not looked at has a weak bound. */
 const SETS_THAT_SHARE = 3;
-interface Best {
-  readonly mask: number;
-  readonly chosen: readonly ChosenStep[];
-  readonly burden: number;
-}
+/** Sets that did not fit before a plan is put together step by step, and milliseconds that putting steps back into it may take. Our defaults. */
+const TRIED_BEFORE_HURRY = 12;
+const HURRY_MS = 100;
 
 /**
  * The best plan: which steps, in which order, with which breaks.
  *
- * Which steps are done decides first (welfare, asked, looks), so sets of steps are tried from the most worth downwards; the first worth
- * at which a set fits is the best one, and among its sets the least burden wins. Steps are put into the order of their ids first, so
- * that the same question gives the same plan in whatever order they are named.
+ * Which steps are done decides first (welfare, then what was asked for), so sets of steps are tried from the most worth downwards; the
+ * first worth at which a set fits is the best one, and among its sets the least burden wins. Looks come last: of those, what adds neither
+ * to the dose nor to the peak of that plan. Steps are put into the order of their ids first, so that the same question gives the same plan
+ * in whatever order they are named.
  */
 export function solve(asked: PlanProblem, options: SolveOptions = {}): Solution {
   const { problem, indices } = byId(asked);
   const { clock } = options;
   const budget = new Budget(options.labels ?? LABEL_BUDGET, clock, clock ? clock() + (options.limitMs ?? SOLVE_LIMIT_MS) : Infinity);
+  const needed = withoutLooks(problem);
+  const tell = (solution: Solution): Solution => named(solution, indices);
+  const found = bestWork(problem, needed, budget, (solution) => options.onProgress?.(tell(solution)));
+  if (found.solution.proof === 'impossible' || needed === allOf(problem)) return tell(found.solution);
+  return tell(addLooks(problem, found, budget));
+}
+
+const allOf = (problem: PlanProblem): number => problem.steps.reduce((mask, _, i) => mask | (1 << i), 0);
+
+/** The best plan of the steps of a mask. */
+function bestWork(
+  problem: PlanProblem,
+  among: number,
+  budget: Budget,
+  onProgress: (found: Solution) => void,
+): { readonly solution: Solution; readonly mask: number } {
   const required = requiredMask(problem);
-  const sets = new SetsByWorth(problem, precedenceOf(problem), bearableMask(problem), required);
-  let best: Best | undefined;
+  const usable = bearableMask(problem) & among;
+  const sets = new SetsByWorth(problem, precedenceOf(problem), usable, required, () => budget.empty());
+  let best: SetPlan | undefined;
   let sure = true;
   // Sets of the worth of the best, and a burden that none of their plans is below.
   const open = new Map<number, number>();
   const lowest = (): number => Math.min(...open.values(), Infinity);
-  const toSolution = (gap: number, proof: Solution['proof']): Solution =>
-    named(solutionOf(problem, best?.chosen ?? [], best?.mask ?? 0, budget.looked, gap, proof), indices);
-  const search = (mask: number, among: number): ReturnType<typeof bestOfSet> =>
-    bestOfSet(subProblem(problem, mask), { budget, among }, best?.burden ?? Infinity, (chosen, burden, bound) => {
+  const toSolution = (gap: number | undefined, proof: Solution['proof']): Solution =>
+    solutionOf(problem, best?.chosen ?? [], best?.mask ?? 0, budget.looked, gap, proof);
+  const ended = (gap: number | undefined, proof: Solution['proof']): { solution: Solution; mask: number } => ({
+    solution: toSolution(gap, proof),
+    mask: best?.mask ?? 0,
+  });
+  const search = (mask: number, sharing: number, below: number): ReturnType<typeof bestOfSet> =>
+    bestOfSet(subProblem(problem, mask), { budget, among: sharing }, below, (chosen, burden, bound) => {
       best = { mask, chosen, burden };
-      options.onProgress?.(toSolution(gapOf(burden, Math.min(lowest(), bound)), sure ? 'within' : 'best_found'));
+      onProgress(toSolution(sure ? gapOf(burden, Math.min(lowest(), bound)) : undefined, sure ? 'within' : 'best_found'));
     });
 
+  const worthOf = (mask: number): Worth => worthOfSet(problem, mask);
+  const inHurry = (): void => {
+    const until = budget.beside(Infinity, HURRY_MS);
+    best = greedySet(problem, { from: usable, required }, budget, () => until.empty());
+    if (best) onProgress(toSolution(undefined, 'best_found'));
+  };
+  let tried = 0;
   for (let mask = sets.next(); mask !== undefined; mask = sets.next()) {
-    if (best && compareWorth(worthOfSet(problem, mask), worthOfSet(problem, best.mask)) < 0) break;
+    const better: number = best ? compareWorth(worthOf(mask), worthOf(best.mask)) : 1;
+    if (better < 0) break;
     // Of sets that are worth the same, most are longer than the best one found needs to be.
-    const least = best ? leastBurden(numbersOf(subProblem(problem, mask).problem)) : 0;
-    if (best && (least >= best.burden - SAME_BURDEN || budget.empty())) {
+    const least = best && better === 0 ? leastBurden(numbersOf(subProblem(problem, mask).problem)) : 0;
+    if (best && better === 0 && (least >= best.burden - SAME_BURDEN || budget.empty())) {
       open.set(mask, least);
       continue;
     }
-    const found = search(mask, Math.min(sets.alike + 1, SETS_THAT_SHARE));
-    if (found === 'does_not_fit') continue;
+    const found = search(mask, Math.min(sets.alike + 1, SETS_THAT_SHARE), better > 0 ? Infinity : (best?.burden ?? Infinity));
     if (found === 'unknown') sure = false;
-    else open.set(mask, found);
-    if (!best && budget.empty()) {
-      // Time is up and nothing fits yet: what does not fit is left out step by step, and nothing is claimed.
-      sure = false;
-      best = withoutTheLeast(problem, mask);
-      break;
+    else if (found !== 'does_not_fit') open.set(mask, found);
+    if (found === 'does_not_fit' || found === 'unknown') {
+      if (budget.empty()) {
+        sure = false;
+        break;
+      }
+      // Something to go home with, before one choice of steps after the other is looked at.
+      if (++tried === TRIED_BEFORE_HURRY && !best) inHurry();
     }
   }
   if (sets.cut) sure = false;
-  if (!best) return toSolution(0, required === 0 && sure ? 'proven' : sure ? 'impossible' : 'best_found');
+  if (!best && !sure) inHurry();
+  if (!best) return ended(sure ? 0 : undefined, required === 0 && sure ? 'proven' : sure ? 'impossible' : 'best_found');
   // What other sets did not need of their share goes to those that are not settled.
   for (const [mask, bound] of [...open].sort((a, b) => a[1] - b[1])) {
     if (bound >= best.burden - SAME_BURDEN || budget.empty()) break;
-    const found = search(mask, 1);
+    const found = search(mask, 1, best.burden);
     if (typeof found === 'number') open.set(mask, Math.max(bound, found));
   }
+  if (!sure) return ended(undefined, 'best_found');
   const gap = gapOf(best.burden, lowest());
-  return toSolution(gap, !sure ? 'best_found' : gap < EPS ? 'proven' : 'within');
+  return ended(gap, gap < EPS ? 'proven' : 'within');
 }
-
-/**
- * A plan when time is up before one was found: the least worthy steps are left out, one after the other with all that needs them, until
- * the rest fits; then what was left out is put back, the most worthy first, where it still fits.
- */
-function withoutTheLeast(problem: PlanProblem, from: number): Best | undefined {
-  const { requires, mustFollow } = precedenceOf(problem);
-  const byWorth = problem.steps
-    .map((s, i) => ({ i, tier: TIERS.indexOf(s.tier), worth: s.worth }))
-    .sort((a, b) => b.tier - a.tier || a.worth - b.worth || a.i - b.i);
-  const whole = (mask: number): number => {
-    let kept = mask;
-    for (let before = -1; before !== kept;) {
-      before = kept;
-      problem.steps.forEach((_, j) => {
-        const need = (requires[j] ?? 0) | (mustFollow[j] ?? 0);
-        if (kept & (1 << j) && (kept & need) !== need) kept &= ~(1 << j);
-      });
-    }
-    return kept;
-  };
-  const planOf = (mask: number): Best | undefined => {
-    const found: { best?: Best } = {};
-    const { problem: part } = subProblem(problem, mask);
-    if (!withinSums(part)) return undefined;
-    bestOfSet(subProblem(problem, mask), { budget: new Budget(IN_HURRY_LABELS), among: 1 }, Infinity, (chosen, burden) => {
-      found.best = { mask, chosen, burden };
-    });
-    return found.best;
-  };
-  let mask = whole(from);
-  let best = planOf(mask);
-  for (const { i } of byWorth) {
-    if (best) break;
-    mask = whole(mask & ~(1 << i));
-    best = planOf(mask);
-  }
-  for (const { i } of [...byWorth].reverse()) {
-    if (!best || best.mask & (1 << i) || !(from & (1 << i))) continue;
-    const more = whole(best.mask | (1 << i));
-    if (more !== best.mask && more & (1 << i)) best = planOf(more) ?? best;
-  }
-  return best;
-}
-/** Labels of one try when time is up. */
-const IN_HURRY_LABELS = 3000;
 
 function bearableMask(problem: PlanProblem): number {
   return problem.steps.reduce((mask, _, i) => (bearableAlone(problem, i) ? mask | (1 << i) : mask), 0);

@@ -113,8 +113,13 @@ export const ENTERED: Readonly<Record<ModelTier, number>> = { hard: 1, early: 0.
 export const PAUSE_MINUTES = 6;
 export const PAUSES_AT_MOST = 3;
 
-/** How often a hard sign is a snap or a bite, where visits are drawn: a dog that does not show strain gives less warning. Our defaults. */
-export const SNAPS: Readonly<Record<Manner, number>> = { shows: 0.1, goes_quiet: 0.5 };
+/**
+ * How often a hard sign is a snap or a bite, where visits are drawn: a dog that does not show strain gives less warning. Our defaults: a salon
+ * of eight dogs a day comes to about one snap in two weeks with them.
+ */
+export const SNAPS: Readonly<Record<Manner, number>> = { shows: 0.05, goes_quiet: 0.3 };
+/** A dog that has snapped or bitten while it was handled does so this many times as often. Our default. */
+export const SNAPS_OF_A_BITER = 2;
 
 /** Where visits are drawn: one look in ten says "still", however the dog is. Our default. */
 const SAYS_STILL = 0.1;

@@ -75,9 +75,10 @@ export class SimulatedStrain {
 /**
  * One of the signs of a tier, as a dog of a manner shows it.
  * @param chance draws from 0 to 1
+ * @param snapTimes how many times as often as other dogs it snaps
  */
-export function signDrawn(tier: ModelTier, manner: Manner, chance: () => number): SignalId {
-  const all = tier === 'hard' && chance() < SNAPS[manner] ? SNAPPING : SIGNS_OF[tier];
+export function signDrawn(tier: ModelTier, manner: Manner, chance: () => number, snapTimes = 1): SignalId {
+  const all = tier === 'hard' && chance() < SNAPS[manner] * snapTimes ? SNAPPING : SIGNS_OF[tier];
   return all[Math.floor(chance() * all.length)] ?? 'soft_body';
 }
 

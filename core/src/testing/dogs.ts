@@ -1,7 +1,7 @@
 import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
 import { BLADES, GUARDS } from '../knowledge/blades/index.js';
 import { type DogFacts, dogFactsOf, EMPTY_DOG } from '../knowledge/dogs/index.js';
-import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
+import { houseRules } from '../knowledge/house-rules/index.js';
 import type { PlanInput } from '../plan/index.js';
 import type { ServiceItem } from '../words/index.js';
 
@@ -13,6 +13,9 @@ export function aDog(change: Partial<DogFacts> = {}): DogFacts {
 }
 
 export const FULL: readonly ServiceItem[] = ['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails'];
+
+/** A house that bears much: what its limits of chance take away is looked at by itself. */
+export const BOLD_HOUSE = houseRules({ stopChance: 'ten', biteChance: 'two' });
 
 /** A plan for that dog, and what differs. */
 export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> = {}, found: Partial<FeelOver> = {}): PlanInput {
@@ -30,7 +33,7 @@ export function anInput(change: Partial<PlanInput> = {}, dog: Partial<DogFacts> 
     breaks: [],
     told: [],
     roomCelsius: 20,
-    house: HOUSE_DEFAULTS,
+    house: BOLD_HOUSE,
     drawer: BLADES,
     guards: GUARDS,
     today: SPEC_DAY,

@@ -7,7 +7,7 @@ import type { Blade } from '../knowledge/blades/index.js';
 import { longestCutFor } from '../knowledge/coat/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { nextVisitDates } from '../next-visit/index.js';
-import { buildSteps, ofWholeVisit, type PlanInput, problemOf, type ServiceAsked } from '../plan/index.js';
+import { buildSteps, limitsOf, ofWholeVisit, type PlanInput, problemOf, type ServiceAsked } from '../plan/index.js';
 import { emptyVisit, fitOf, planContextOf, planInputOf, type VisitState, type VisitSummary } from '../visit/index.js';
 import type { HouseRules, Reason } from '../words/index.js';
 import { SPEC_DAY } from './dogs.js';
@@ -98,7 +98,10 @@ export function followsFrom(facts: DayFacts): Follows {
       'its limits': [standing.continuousMinutes, standing.totalMinutes, standing.workMinutes, problem.startStrain, problem.halfLifeMinutes],
       'the visit': [problem.sessionMinutes, problem.helperWindows ?? null, facts.helperThere],
     },
-    'what becomes of the rest': { all: built.notPlanned.map((n) => [n.activity, n.zones, n.to, n.withinDays]) },
+    'what becomes of the rest': {
+      all: built.notPlanned.map((n) => [n.activity, n.zones, n.to, n.withinDays]),
+      'what passes these is left': limitsOf(facts.house),
+    },
     consent: {
       ...ofPieces((p) => p.needsConsent),
       'still holds': standingConsents(GIVEN_BEFORE, input.today, facts.house).map((c) => c.id),

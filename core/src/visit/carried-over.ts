@@ -60,17 +60,6 @@ export function undoneZonesIn(state: VisitState): ZoneFinding[] {
   return state.feelOver.zones.filter((z) => left.includes(z.zone) && (z.matGrade > 0 || z.crust));
 }
 
-/** Visits after a stop for the dog's sake that are planned lighter. Our default. */
-const LIGHTER_VISITS = 2;
-
-/** Whether one of the last visits was stopped for the dog's sake. @param summaries past visits, the latest first */
-export function stoppedLately(summaries: readonly VisitSummary[]): boolean {
-  return summaries
-    .filter((s) => s.outcome === 'finished' || s.outcome === 'stopped')
-    .slice(0, LIGHTER_VISITS)
-    .some((s) => s.outcome === 'stopped');
-}
-
 /** What the latest visit left for the next. @param summaries past visits, the latest first */
 export function carriedOverFrom(summaries: readonly VisitSummary[]): CarriedOver[] {
   const [last] = planned(summaries);

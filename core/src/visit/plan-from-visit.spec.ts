@@ -104,8 +104,8 @@ describe('the breaks of a planned step', () => {
   });
   it('come before it in records that do not say', () => {
     if (!record) throw new Error('the bath is planned');
-    const { breakAfter: _, ...old } = record;
-    expect(breaksOfStep({ ...old, from: 20, breakMinutes: [5] })).toEqual([{ minutes: 5, after: 0, from: 15 }]);
+    const { breakAfter: _after, breakWhen: _when, ...old } = record;
+    expect(breaksOfStep({ ...old, from: 20, breakMinutes: [5] })).toEqual([{ minutes: 5, after: 0, from: 15, when: '' }]);
   });
 });
 

@@ -3,11 +3,12 @@ import { type Blade, BLADES, type Guard, GUARDS } from '../knowledge/blades/inde
 import { type DogFacts, dogFactsOf, type StoredFacts } from '../knowledge/dogs/index.js';
 import { CONTACT_MINUTES, type FitResult, fitToGroom, toldWithHours } from '../knowledge/fit/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
-import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, TimeSeen } from '../plan/index.js';
+import type { ActivityHistory, CarriedOver, CarriedZone, Pace, PlanInput, StoppedPlan, TimeSeen } from '../plan/index.js';
 import type { BreakSeen, PooledKind, PooledWork, RateEvidence, WholeEvidence } from '../strain/index.js';
 import type { Activity, Condition, HouseRules, ZoneId } from '../words/index.js';
-import { carriedOverFrom, carriedZonesFrom, notFeltYet, stoppedLately, withZones } from './carried-over.js';
+import { carriedOverFrom, carriedZonesFrom, notFeltYet, withZones } from './carried-over.js';
 import type { VisitState } from './state.js';
+import { afterStopOf } from './stopped-plan.js';
 import { knownFacts, marksStillThere, type MarkOfFile, mindedPlaces, presumedMarks, resentedLately } from './known-from-visits.js';
 import { breaksSeenIn, evidenceSeenIn, historyOf, timesOf, type VisitSummary } from './summary.js';
 
@@ -36,6 +37,7 @@ export interface PlanContext {
   readonly carriedZones?: readonly CarriedZone[];
   /** One of the last two visits was stopped for the dog's sake. */
   readonly afterStop?: boolean;
+  readonly stopped?: StoppedPlan;
   /** Marks of earlier visits, each as often as it was measured; one that was found gone is left out. */
   readonly knownMarks?: readonly MarkOfFile[];
   /** Places where it minded the hand the last time. */
@@ -68,7 +70,7 @@ export function planContextOf(
     times: timesOf(past),
     carriedOver: carriedOverFrom(past),
     carriedZones: carriedZonesFrom(past),
-    afterStop: stoppedLately(past),
+    ...afterStopOf(past),
   };
 }
 
@@ -148,6 +150,7 @@ export function planInputOf(state: VisitState, context: PlanContext): PlanInput 
       carriedOver: context.carriedOver,
       carriedZones,
       afterStop: context.afterStop,
+      stopped: context.stopped,
       everyDogAsked: state.dogAsked !== undefined,
       wishes: state.wishes,
       way: state.way,

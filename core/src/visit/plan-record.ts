@@ -36,6 +36,7 @@ export function planRecordOf(plan: HandlingPlan, words: PlanWords): PlanRecord {
       minutesRange: [s.minutesRange[0], s.minutesRange[1]],
       breakMinutes: s.breaks.map((b) => b.minutes),
       breakAfter: s.breaks.map((b) => b.after),
+      breakWhen: s.breaks.map((b) => (b.when ? said(b.when) : null)),
       ratePerMinute: s.rate.mean,
       lastingPerMinute: s.rate.lasting,
       kindPerMinute: s.rate.kindLasting,
@@ -108,14 +109,15 @@ function piecesOf(step: HandlingPlan['steps'][number]): PlannedStepRecord['piece
     guard: p.blade?.guard?.id ?? null,
     mm: p.blade?.blade ? p.blade.lengthMm : null,
     marks: p.marks.map((m) => m.markId),
+    painfulMinutes: Math.round(100 * p.painfulMinutes) / 100,
   }));
 }
 
 /** The breaks of a planned step: after how many minutes of its own work each comes, and its minute in the plan. */
 export function breaksOfStep(
   step: PlanRecord['steps'][number],
-): { readonly minutes: number; readonly after: number; readonly from: number }[] {
-  const breaks = step.breakMinutes.map((m, i) => ({ minutes: m, after: step.breakAfter?.[i] ?? 0 }));
+): { readonly minutes: number; readonly after: number; readonly from: number; readonly when: string }[] {
+  const breaks = step.breakMinutes.map((m, i) => ({ minutes: m, after: step.breakAfter?.[i] ?? 0, when: step.breakWhen?.[i]?.said ?? '' }));
   let begins = step.from - breaks.reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0);
   return breaks.map((b) => {
     const from = begins + b.after;

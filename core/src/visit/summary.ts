@@ -1,6 +1,6 @@
 import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import type { StandSeen } from '../knowledge/dogs/index.js';
-import { type ActivityHistory, type Pace, seenWork, type TimeSeen } from '../plan/index.js';
+import { type ActivityHistory, type Pace, seenWork, type StoppedPlan, type TimeSeen } from '../plan/index.js';
 import {
   type BreakSeen,
   evidenceFromPoints,
@@ -29,6 +29,7 @@ import { coatDoneIn, warnedIn } from './known-from-visits.js';
 import { type BreakOfOld, breaksOf, liftBreak, rateEvidenceOf, spellsOf, wholeVisitOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
 import { standsOf } from './stands.js';
+import { sawGoodSign, stoppedPlanOf } from './stopped-plan.js';
 import { workNow } from './work-clock.js';
 
 /** A visit in short: the strip in the dog's file, the tag on the lead wall. Plain JSON, stored beside the events and rebuilt from them. */
@@ -102,6 +103,9 @@ export interface VisitSummary {
   /** Places where it was said not to mind the hand any more; not in summaries written by earlier versions. */
   readonly bearsAt?: readonly ZoneId[];
   readonly coatDone?: boolean;
+  /** Its plan, where it was stopped; whether a good sign was seen; not in summaries written by earlier versions. */
+  readonly stopped?: StoppedPlan | null;
+  readonly goodSign?: boolean;
   /** What the owner answered; not in summaries written by earlier versions. */
   readonly consents?: readonly {
     readonly id: ConsentId;
@@ -169,6 +173,8 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     bearsAt: [...state.bearsAt],
     dogAsked: state.dogAsked ?? null,
     coatDone: coatDoneIn(state),
+    stopped: stoppedPlanOf(state) ?? null,
+    goodSign: sawGoodSign(state),
     consents: [...state.consents].flatMap(([id, c]) =>
       // What only held from an earlier visit is no new answer: it does not begin its time again.
       c.via === 'earlier'

@@ -10,6 +10,14 @@ export function toldWith(plan: Pick<HandlingPlan, 'minutes' | 'minutesRange' | '
     minutes: plan.minutes,
     minutesRange: [plan.minutesRange[0], plan.minutesRange[1]],
     peak: Math.min(100, Math.max(0, plan.peak)),
-    chances: odds ? { visits: odds.visits, inTime: odds.inTime.chance, pause: odds.pause.chance, stop: odds.stop.chance } : null,
+    chances: odds
+      ? {
+          visits: odds.visits,
+          inTime: odds.inTime.chance,
+          pause: odds.pause.chance,
+          stop: odds.stop.chance,
+          bite: odds.bite.chance,
+        }
+      : null,
   };
 }

@@ -88,6 +88,8 @@ export type FactKind = keyof FactKinds;
 export const FACTS = {
   after: 'number',
   before: 'number',
+  bite: 'number',
+  bite_limit: 'number',
   break_minutes: 'number',
   celsius: 'number',
   contact: 'number',
@@ -115,6 +117,8 @@ export const FACTS = {
   saved: 'number',
   seconds: 'number',
   steps: 'number',
+  stop: 'number',
+  stop_limit: 'number',
   strain: 'number',
   tight: 'number',
   to: 'number',

@@ -24,6 +24,8 @@ export const SCHOOLS = {
   hardFace: ['short_quick', 'slow'],
   whoIsTold: ['owner_and_vet_writing', 'owner_by_word'],
   consentsHold: ['each_visit', 'half_a_year', 'a_year'],
+  stopChance: ['five', 'two', 'ten'],
+  biteChance: ['one', 'half', 'two'],
 } as const satisfies Record<string, readonly [string, string, ...string[]]>;
 
 export type HouseQuestion = keyof typeof SCHOOLS;

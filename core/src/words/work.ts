@@ -75,7 +75,7 @@ export const TIERS = ['welfare', 'asked', 'looks'] as const;
 /** Welfare comes first, then what was asked for, then looks. */
 export type Tier = (typeof TIERS)[number];
 
-export const PLAN_WAYS = ['as_asked', 'with_helper', 'split_in_two', 'welfare_only', 'calmest', 'quickest'] as const;
+export const PLAN_WAYS = ['as_asked', 'with_helper', 'split_in_two', 'welfare_only', 'calmest', 'quickest', 'with_risk'] as const;
 
 /** Ways to do one visit. */
 export type PlanWay = (typeof PLAN_WAYS)[number];

@@ -183,11 +183,23 @@ function skippedByPuppy(steps: readonly OrderStep[], kinds: readonly KindFound[]
   );
 }
 
-/** The order rules that apply to these steps. Bath before drying leaves no gap: what could come between is shut out. */
-export function orderRules(steps: readonly OrderStep[], kinds: readonly KindFound[], input: OrderContext['input']): OrderRule[] {
+/** Rules of how a visit starts: nothing of them is left once it has. */
+const AT_THE_START: readonly RuleId[] = ['order.easy_first', 'order.minded_not_first', 'order.painful_not_first', 'order.skipped_early'];
+
+/**
+ * The order rules that apply to these steps. Bath before drying leaves no gap: what could come between is shut out.
+ * @param begun the work has begun: how it starts is over
+ */
+export function orderRules(
+  steps: readonly OrderStep[],
+  kinds: readonly KindFound[],
+  input: OrderContext['input'],
+  begun = false,
+): OrderRule[] {
   const rules = ORDER_FACTS.filter((f) => f.when?.({ kinds, input }) ?? true).flatMap((f) =>
     pairs(steps, f.first, f.then).map(([a, b]): OrderRule => ({ first: a.id, then: b.id, kind: kindOf(f, a, b), rule: f.rule })),
   );
   const fixed = [...rules, ...inOneKind(steps)];
-  return [...fixed, ...startRules(steps, fixed, input.house, skippedByPuppy(steps, kinds, input))];
+  const ofStart = startRules(steps, fixed, input.house, skippedByPuppy(steps, kinds, input));
+  return [...fixed, ...(begun ? ofStart.filter((r) => !AT_THE_START.includes(r.rule)) : ofStart)];
 }

@@ -6,6 +6,8 @@ import { type DogKind, type Reason, reason } from '../../words/index.js';
  */
 export const PAINFUL_MINUTES = { grown: 25, senior: 15, bite_history: 10, frail: 10, puppy: 5, young_puppy: 3 } as const;
 export const PAINFUL_IN_ONE_GO = { grown: 5, senior: 3, puppy: 2 } as const;
+/** Painful minutes fewer than those of a visit that was stopped, at least. Our default. */
+const PAINFUL_LESS = 0.5;
 /** A puppy under this age is a young one, weeks. */
 const YOUNG_UNDER_WEEKS = 16;
 
@@ -16,6 +18,8 @@ export interface PainfulQuestion {
   readonly ageWeeks?: number;
   /** One of its last visits was stopped for its sake. */
   readonly afterStop?: boolean;
+  /** Painful minutes that were done in it, where that is known. */
+  readonly painfulBeforeStop?: number | undefined;
 }
 
 export interface PainfulWork {
@@ -35,7 +39,9 @@ export function painfulLimit(q: PainfulQuestion): number {
   if (q.kinds.includes('puppy'))
     limits.push((q.ageWeeks ?? Infinity) < YOUNG_UNDER_WEEKS ? PAINFUL_MINUTES.young_puppy : PAINFUL_MINUTES.puppy);
   const least = Math.min(...limits);
-  return q.afterStop === true ? least / 2 : least;
+  if (q.afterStop !== true) return least;
+  // Fewer than what was done then.
+  return q.painfulBeforeStop ? Math.min(least / 2, Math.max(0, q.painfulBeforeStop - PAINFUL_LESS)) : least / 2;
 }
 
 /** Painful minutes in one go, before hands rest. `painfulInOneGo(['senior']) // => 3` */

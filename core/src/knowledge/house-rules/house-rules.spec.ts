@@ -4,7 +4,8 @@ import { HOUSE_QUESTION_IDS } from '../../words/index.js';
 import { HOUSE_DEFAULTS, houseRules, isSchool, schoolsOf } from './index.js';
 
 describe('house rules', () => {
-  it('are the twenty questions on which groomers disagree, and how long consents hold', () => expect(HOUSE_QUESTION_IDS.length).toBe(21));
+  it('are the twenty questions on which groomers disagree, how long consents hold, and what chances are borne', () =>
+    expect(HOUSE_QUESTION_IDS.length).toBe(23));
   it('have the first school as the default, and at least one other', () => {
     for (const q of HOUSE_QUESTION_IDS) {
       const schools = schoolsOf(q);

@@ -183,6 +183,24 @@ export const HOUSE_WORDS: HouseWords = {
       a_year: { label: 'A year', why: 'Asked again on a fixed day, with the file.' },
     },
   },
+  stopChance: {
+    question: 'Visits that may end in Stop',
+    changes: 'Work is left for another day until the chance of a stop is no higher; what exceeds it can be chosen as “with this risk”.',
+    schools: {
+      five: { label: '5 of 100', why: 'One visit in twenty ends early, whatever is planned.' },
+      two: { label: '2 of 100', why: 'For a salon of fearful and old dogs: less is done, more often.' },
+      ten: { label: '10 of 100', why: 'Where people are many, breaks are kept and nobody hurries.' },
+    },
+  },
+  biteChance: {
+    question: 'Visits in which a dog may snap or bite',
+    changes: 'Work is left for another day until the chance of a snap or a bite is no higher.',
+    schools: {
+      one: { label: '1 of 100', why: 'A snap is a warning that came too late; hands and the dog’s name both count.' },
+      half: { label: '1 of 200', why: 'For a salon with trainees, or with children about.' },
+      two: { label: '2 of 100', why: 'For the experienced, whose long visits would else be cut in two.' },
+    },
+  },
 };
 
 /** The questions alone. */

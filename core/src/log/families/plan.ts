@@ -25,6 +25,8 @@ const plannedPiece = z.strictObject({
   mm: z.number().min(0).nullable(),
   /** Marks below, to be felt for before every pass. */
   marks: z.array(z.uuid()),
+  /** Minutes of it that hurt; left out by versions that did not say. */
+  painfulMinutes: minutes.optional(),
 });
 
 const plannedStep = z.strictObject({
@@ -45,6 +47,8 @@ const plannedStep = z.strictObject({
   breakMinutes: z.array(minutes),
   /** Minutes of the step's own work before each break, 0 for one before it begins; left out by versions that did not say. */
   breakAfter: z.array(minutes).optional(),
+  /** By what is seen each break begins; left out by versions that went by the clock alone. */
+  breakWhen: z.array(SAID.nullable()).optional(),
   /** Without what ails the dog that day; left out by versions that did not tell it apart. */
   lastingPerMinute: z.number().min(0).optional(),
   /** The same of dogs of its kind; left out by versions that did not say. */
@@ -66,7 +70,16 @@ const told = z.strictObject({
   minutesRange: z.tuple([minutes, minutes]),
   peak: z.number().min(0).max(100),
   /** `null`: the odds were not ready, or not asked for. */
-  chances: z.strictObject({ visits: z.number().int().min(1), inTime: chance, pause: chance, stop: chance }).nullable(),
+  chances: z
+    .strictObject({
+      visits: z.number().int().min(1),
+      inTime: chance,
+      pause: chance,
+      stop: chance,
+      /** A snap or bite; left out by versions that did not tell it. */
+      bite: chance.optional(),
+    })
+    .nullable(),
 });
 
 const plan = z.strictObject({

@@ -57,7 +57,7 @@ export function bestOfSet(
 /** Some order of all steps that keeps every limit: the quickest that a beam finds, or the full search when the beam finds none. */
 export function anyOrder(numbers: Numbers, sets: ClosedSets, budget: Budget): Label | 'does_not_fit' | 'unknown' {
   const cells = stepCells(numbers, sets.masks.length > 20_000 ? 12 : 24);
-  const minutes = boundTable(numbers, sets, { minutePrice: 1, dose: false, standingCells: 3, cells });
+  const minutes = boundTable(numbers, sets, { minutePrice: 1, dose: false, standingCells: 3, cells, ended: () => budget.empty() });
   if (minutes.atStart > numbers.session + EPS) return 'does_not_fit';
   const ask = (width: number, spend: Budget): ReturnType<typeof searchOrder> =>
     searchOrder({

@@ -25,6 +25,11 @@ export class Budget {
     return new Budget((this.labels - this.looked) / among, this.clock, now + (this.untilMs - now) / among, this);
   }
 
+  /** A budget of its own, for what has to be found even when this one is used up. @param ms by the same clock */
+  beside(labels: number, ms: number): Budget {
+    return new Budget(labels, this.clock, this.clock ? this.clock() + ms : Infinity);
+  }
+
   /** Counts labels. @returns whether there is something left to spend */
   spend(labels: number): boolean {
     this.looked += labels;

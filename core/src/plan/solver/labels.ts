@@ -3,7 +3,7 @@ import type { DogPosture } from '../../words/index.js';
 import { BREAK_STEP_MINUTES, type ChosenStep } from '../model.js';
 import { helperThere } from '../simulate.js';
 import type { Budget } from './budget.js';
-import { doseOf, type Numbers, restDose, RUNS_ALREADY } from './numbers.js';
+import { doseOf, type Numbers, restDose, RUNS_ALREADY, type StepNumbers } from './numbers.js';
 
 /** A way to have done some parts of steps: what matters for all that may follow, and where it came from. */
 export interface Label {
@@ -43,8 +43,6 @@ export interface SearchManner {
 const EPS = 1e-9;
 /** Break steps that a comparison looks ahead: two hours. */
 const DECAY_STEPS = 24;
-/** Break steps that are tried before a part while no plan is known that would end the loop. Our default: an hour. */
-const BREAKS_TRIED = 12;
 /** A dog below this has rested: what more could fall changes no plan. Points. */
 const RESTED = 0.01;
 
@@ -179,8 +177,9 @@ export function grow(
         const pause = n * BREAK_STEP_MINUTES;
         const minutes = way.minutes + pause + step.partMinutes;
         if (minutes > numbers.session + EPS) break;
-        if (m.below === Infinity ? n > BREAKS_TRIED : way.burden + m.minutePrice * (pause + step.partMinutes) >= m.below) break;
+        if (m.below < Infinity && way.burden + m.minutePrice * (pause + step.partMinutes) >= m.below) break;
         const rested = way.strain * (m.decay[n] ?? Math.exp(-k * pause));
+        if (n > 1 && !gainsByLonger(m, way, step, pause - BREAK_STEP_MINUTES)) break;
         const strain = rested * step.decay + added;
         const standing = step.standing ? (n > 0 ? 0 : way.standing) + step.partMinutes : 0;
         if (Math.max(rested, strain) > step.ceiling) {
@@ -210,6 +209,17 @@ export function grow(
     ways = next;
   }
   return ways;
+}
+
+/**
+ * Whether a break of more than so many minutes can do what one of that many cannot: strain is still to fall, a lag still runs, or the
+ * helper is not there yet. Strain that hardly falls any more, or at all, is no reason.
+ */
+function gainsByLonger(m: SearchManner, way: Label, step: StepNumbers, pause: number): boolean {
+  const { k, problem } = m.numbers;
+  if (way.strain * Math.exp(-k * pause) * -Math.expm1(-k * BREAK_STEP_MINUTES) > RESTED) return true;
+  if (way.lags.some((l) => l > pause)) return true;
+  return step.helper && (problem.helperWindows ?? []).some(([from]) => from > way.minutes + pause - EPS);
 }
 
 /** A label after a change of place: nobody works on the dog, but it does not lie down. */

@@ -87,7 +87,7 @@ export function numbersOf(problem: PlanProblem): Numbers {
       gain: (s.ratePerMinute / k) * -Math.expm1(-k * minutes),
       ratePerMinute: s.ratePerMinute,
       // A hair tighter than what `simulate` allows, so that rounding never makes a found plan break a limit.
-      ceiling: STRAIN_CEILING[s.tier] + (s.tier === 'looks' ? EPS / 2 : -2 * EPS),
+      ceiling: Math.min(STRAIN_CEILING[s.tier] + (s.tier === 'looks' ? EPS / 2 : -2 * EPS), (problem.peakAtMost ?? Infinity) + EPS / 2),
       stations: stationsOf(s).map(placeOf),
       standing: s.standing,
       helper: s.helper === true && problem.helperWindows !== undefined,

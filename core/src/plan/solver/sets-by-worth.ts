@@ -30,6 +30,7 @@ export function worthOfSet(problem: PlanProblem, mask: number): Worth {
 /** Branches that are looked at for one worth, and sets of one worth that are kept, at most. Our defaults: about a tenth of a second. */
 const BRANCHES_AT_MOST = 1_000_000;
 const SETS_AT_MOST = 5000;
+const BRANCHES_PER_LOOK = 4096;
 
 /**
  * Sets of steps that could be done within the limits, the most worth first; of equal worth the shortest first. What is checked here is
@@ -48,12 +49,17 @@ export class SetsByWorth {
   /** Whether the worths of a tier are whole numbers: then so is what can be had. */
   private readonly whole: readonly boolean[];
 
-  /** @param usable mask of the steps that may be in a set @param required mask of those that must be */
+  /**
+   * @param usable mask of the steps that may be in a set
+   * @param required mask of those that must be
+   * @param ended asked now and then; when it says so the rest is not looked at
+   */
   constructor(
     private readonly problem: PlanProblem,
     private readonly precedence: Precedence,
     private readonly usable: number,
     private readonly required: number,
+    private readonly ended: () => boolean = () => false,
   ) {
     this.order = problem.steps
       .map((s, i) => ({ i, tier: TIERS.indexOf(s.tier), worth: s.worth, minutes: s.minutes }))
@@ -82,7 +88,8 @@ export class SetsByWorth {
     let found: { mask: number; minutes: number }[] = [];
     let branches = 0;
     const visit = (at: number, mask: number, minutes: number, standing: number, worth: Worth): void => {
-      if (++branches > BRANCHES_AT_MOST || found.length > SETS_AT_MOST) {
+      if (this.cut) return;
+      if (++branches > BRANCHES_AT_MOST || found.length > SETS_AT_MOST || (branches % BRANCHES_PER_LOOK === 0 && this.ended())) {
         this.cut = true;
         return;
       }

@@ -155,7 +155,7 @@ export class AgreementPage {
   protected readonly missing = computed(() => this.proposal()?.consents.filter((c) => c.required && !this.holds(c.id)) ?? []);
 
   constructor() {
-    this.plans.watch();
+    this.plans.watch({ check: true });
     // What was signed was another plan: it is signed anew.
     effect(() => {
       if (!this.final()) this.signature.set(undefined);

@@ -6,7 +6,7 @@ import { Words } from '../wording/words.service';
 @Component({
   selector: 'man-break-line',
   template: `<span class="quiet">{{ minute() }} min</span><b>{{ says() }}</b
-    ><span class="small">{{ why() }}</span>`,
+    ><span class="small">{{ why() }} {{ when() }}</span>`,
   styles: `
     :host {
       display: flex;
@@ -42,4 +42,8 @@ export class BreakLine {
     return `${this.from() + from < 1 ? 'Let it settle' : 'Break'}, ${minutes} min`;
   });
   protected readonly why = computed(() => this.words.say(this.pause().because));
+  protected readonly when = computed(() => {
+    const { when } = this.pause();
+    return when ? this.words.say(when) : '';
+  });
 }

@@ -21,6 +21,7 @@ import { sayChanges } from './say-changes';
 import { inPercent, sayPlan } from './say-odds';
 import { StepDetail } from './step-detail';
 import { StepList, type Placed } from './step-list';
+import { BesidePanel } from './beside-panel';
 import { WAY_NAMES, WaysPanel } from './ways-panel';
 import { WallSheet } from './wall-sheet';
 import { WishStrip } from './wish-strip';
@@ -52,6 +53,7 @@ const PUPPY_RULES: readonly RuleId[] = ['plan.puppy_begins', 'plan.puppy_program
     StrainRibbon,
     TabPanel,
     Tabs,
+    BesidePanel,
     WaysPanel,
     WallSheet,
     WishStrip,
@@ -112,7 +114,7 @@ export class HandlingPlanPage {
   protected readonly breaks = computed(() => this.plan()?.steps.flatMap((s) => s.breaks) ?? []);
 
   constructor() {
-    this.plans.watch({ odds: true });
+    this.plans.watch({ check: true });
     // Fewer steps than before: what was opened may be gone.
     effect(() => {
       const count = this.plan()?.steps.length ?? 0;
@@ -195,6 +197,7 @@ export class HandlingPlanPage {
       inTime: odds?.inTime.chance,
       pause: odds?.pause.chance,
       stop: odds?.stop.chance,
+      bite: odds?.bite.chance,
     });
   });
   protected shift(by: number): void {

@@ -26,6 +26,7 @@ export function sayPlan(p: {
   readonly inTime: number | undefined;
   readonly pause: number | undefined;
   readonly stop: number | undefined;
+  readonly bite: number | undefined;
 }): string {
   const [minutes, from, to] = [p.minutes, ...p.range].map(Math.round);
   const breaks =
@@ -35,7 +36,7 @@ export function sayPlan(p: {
         ? $localize`:@@planSays.oneBreak:with 1 break`
         : $localize`:@@planSays.breaks:with ${p.breaks}:count: breaks`;
   const work = $localize`:@@planSays.minutes:About ${minutes}:minutes: min (${from}:from: to ${to}:to:), ${breaks}:breaks:.`;
-  if (p.stop === undefined || p.pause === undefined || p.inTime === undefined) return work;
-  const chances = $localize`:@@planSays.chances:Comes to a pause ${inVisits(p.pause)}:pause:, to a stop ${inVisits(p.stop)}:stop:; over time ${inVisits(1 - p.inTime)}:late:.`;
+  if (p.stop === undefined || p.pause === undefined || p.inTime === undefined || p.bite === undefined) return work;
+  const chances = $localize`:@@planSays.chances:Comes to a pause ${inVisits(p.pause)}:pause:, to a stop ${inVisits(p.stop)}:stop:, to a snap or bite ${inVisits(p.bite)}:bite:; over time ${inVisits(1 - p.inTime)}:late:.`;
   return `${work} ${chances}`;
 }

@@ -19,6 +19,7 @@ export const WAY_NAMES: Readonly<Record<PlanWay, string>> = {
   welfare_only: 'Welfare only',
   calmest: 'Calmest',
   quickest: 'Quickest',
+  with_risk: 'With this risk',
 };
 
 interface Column {
@@ -86,6 +87,7 @@ export class WaysPanel {
       inTime: odds?.inTime.chance,
       pause: odds?.pause.chance,
       stop: odds?.stop.chance,
+      bite: odds?.bite.chance,
     });
   }
   private column({ way, plan, odds }: PlannedWay): Column {

@@ -1,11 +1,12 @@
-import type { HandlingPlan, Odds, PlanInput, WhatIf } from '@mansuet/core/plan';
+import type { Beside, HandlingPlan, Odds, PlanInput, WhatIf } from '@mansuet/core/plan';
 import type { PlanWay, StepName } from '@mansuet/core/words';
 import type { OrderRule } from '@mansuet/core/work';
 
 /** What the page asks the worker. A question about a plan names its input; the worker keeps the latest plans. */
 export type PlanQuestion =
   | { readonly kind: 'plan'; readonly input: PlanInput }
-  | { readonly kind: 'odds'; readonly input: PlanInput }
+  | { readonly kind: 'check'; readonly input: PlanInput }
+  | { readonly kind: 'beside'; readonly input: PlanInput }
   | { readonly kind: 'what_if'; readonly input: PlanInput; readonly step: number }
   | { readonly kind: 'ways'; readonly input: PlanInput; readonly atMost: number };
 
@@ -24,6 +25,12 @@ export interface NamedOdds {
   readonly drivers: readonly { readonly step: StepName | undefined; readonly share: number }[];
   readonly ms: number;
 }
+/** A plan whose chances were drawn: another than was found first, where that one did not keep the house's limits. */
+export interface Checked {
+  readonly planned: Planned;
+  /** None for a plan without steps. */
+  readonly odds: NamedOdds | undefined;
+}
 /** Another way to do the visit, planned and drawn like the one in hand. */
 export interface PlannedWay {
   readonly way: PlanWay;
@@ -33,7 +40,8 @@ export interface PlannedWay {
 
 export interface PlanAnswers {
   readonly plan: Planned;
-  readonly odds: NamedOdds | undefined;
+  readonly check: Checked;
+  readonly beside: readonly Beside[];
   readonly what_if: readonly WhatIf[];
   readonly ways: readonly PlannedWay[];
 }

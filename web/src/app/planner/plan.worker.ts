@@ -1,24 +1,28 @@
 /// <reference lib="webworker" />
 import {
+  type Beside,
+  besidePlan,
+  checkPlan,
   compareWith,
   inputFor,
   isWorthOffering,
   makePlan,
   type Odds,
-  oddsOf,
   type PlanInput,
   planVisit,
   type VisitPlan,
   waysWorthTrying,
   whatIfEverywhere,
 } from '@mansuet/core/plan';
-import type { AskedOfWorker, NamedOdds, PlanAnswers, PlanQuestion, Planned, PlannedWay, ToldByWorker } from './plan-talk';
+import type { AskedOfWorker, Checked, PlanAnswers, PlanQuestion, Planned, PlannedWay, ToldByWorker } from './plan-talk';
 
 const KEPT = 12;
 /** A way beside the one in hand is planned in less time: there are several, and they are compared, not taken yet. */
 const WAY_LIMIT_MS = 700;
 const clock = (): number => performance.now();
 const kept = new Map<string, VisitPlan>();
+/** Odds of plans that were checked. */
+const drawn = new WeakMap<VisitPlan, Odds>();
 const tell = (message: ToldByWorker): void => postMessage(message);
 
 addEventListener('message', ({ data }: MessageEvent<AskedOfWorker>) => {
@@ -31,7 +35,8 @@ addEventListener('message', ({ data }: MessageEvent<AskedOfWorker>) => {
 
 function answer(id: number, q: PlanQuestion): PlanAnswers[PlanQuestion['kind']] {
   if (q.kind === 'plan') return plan(id, q.input);
-  if (q.kind === 'odds') return odds(q.input);
+  if (q.kind === 'check') return check(q.input);
+  if (q.kind === 'beside') return beside(q.input);
   if (q.kind === 'ways') return ways(q.input, q.atMost);
   const visit = visitOf(q.input);
   return visit ? whatIfEverywhere(visit.problem, visit.solution.chosen, visit.built, q.step) : [];
@@ -43,6 +48,9 @@ function plan(id: number, input: PlanInput): Planned {
     tell({ id, kind: 'found', planned: { plan: found, order: [], ms: clock() - from, searching: true } }),
   );
   keep(input, visit);
+  return planned(input, visit, from);
+}
+function planned(input: PlanInput, visit: VisitPlan | undefined, from: number): Planned {
   return {
     plan: visit?.plan ?? makePlan(input),
     order: visit?.problem.order ?? [],
@@ -65,28 +73,31 @@ function keep(input: PlanInput, visit: VisitPlan | undefined): void {
   if (kept.size > KEPT && !oldest.done) kept.delete(oldest.value);
 }
 
-function drawn(visit: VisitPlan): Odds {
-  return oddsOf({
-    problem: visit.problem,
-    chosen: visit.solution.chosen,
-    spreads: visit.built.map((s) => ({ rateShape: s.rate.shape, minutesSpread: s.minutesSpread, work: s.activity })),
-    halfLife: { middle: visit.plan.halfLifeLikely, range: visit.plan.halfLifeRange },
-  });
+/** Draws the chances of a plan; where they pass the house's limits, another one is planned and takes its place. */
+function check(input: PlanInput): Checked {
+  const from = clock();
+  const first = visitOf(input);
+  if (!first) return { planned: planned(input, first, from), odds: undefined };
+  const { visit, odds } = checkPlan(input, first, { clock });
+  if (visit !== first) keep(input, visit);
+  if (odds) drawn.set(visit, odds);
+  return {
+    planned: planned(input, visit, from),
+    odds: odds && {
+      odds,
+      drivers: odds.drivers.map(({ cause, share }) => ({
+        step: cause.kind === 'day' ? undefined : visit.built[cause.step]?.name,
+        share,
+      })),
+      ms: clock() - from,
+    },
+  };
 }
 
-function odds(input: PlanInput): NamedOdds | undefined {
-  const from = clock();
+/** What could be done instead of the plan in hand. */
+function beside(input: PlanInput): readonly Beside[] {
   const visit = visitOf(input);
-  if (!visit || visit.solution.chosen.length === 0) return undefined;
-  const found = drawn(visit);
-  return {
-    odds: found,
-    drivers: found.drivers.map(({ cause, share }) => ({
-      step: cause.kind === 'day' ? undefined : visit.built[cause.step]?.name,
-      share,
-    })),
-    ms: clock() - from,
-  };
+  return visit ? besidePlan(input, { visit, odds: drawn.get(visit) }, { clock, limitMs: WAY_LIMIT_MS }) : [];
 }
 
 function ways(input: PlanInput, atMost: number): PlannedWay[] {
@@ -95,12 +106,15 @@ function ways(input: PlanInput, atMost: number): PlannedWay[] {
   const out: PlannedWay[] = [];
   for (const way of waysWorthTrying(input, base.plan)) {
     if (out.length >= atMost) break;
-    const visit = visitOf(inputFor(way, input), WAY_LIMIT_MS);
-    if (!visit || visit.solution.chosen.length === 0) continue;
+    const asked = inputFor(way, input);
+    const found = visitOf(asked, WAY_LIMIT_MS);
+    if (!found || found.solution.chosen.length === 0) continue;
+    const { visit, odds } = checkPlan(asked, found, { clock, limitMs: WAY_LIMIT_MS });
+    if (!odds) continue;
     const like = [base.plan, ...out.map((o) => o.plan)];
     // Each must differ from the plan in hand and from those shown beside it.
     if (!like.every((p) => isWorthOffering(compareWith(p, visit.plan)))) continue;
-    out.push({ way, plan: visit.plan, odds: drawn(visit) });
+    out.push({ way, plan: visit.plan, odds });
   }
   return out;
 }

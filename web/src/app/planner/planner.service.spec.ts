@@ -29,8 +29,9 @@ describe('PlannerService', () => {
     expect((await latest).plan.steps.length).toBe(7);
   });
   it('draws the odds of a plan, with the names of what drives them', async () => {
-    const named = await TestBed.inject(PlannerService).ask({ kind: 'odds', input: INPUT });
-    expect(named?.odds.visits).toBe(2_000);
+    const { planned, odds: named } = await TestBed.inject(PlannerService).ask({ kind: 'check', input: INPUT });
+    expect(planned.plan.chance.state).toBe('kept');
+    expect(named?.odds.visits).toBe(1_000);
     expect(named?.drivers.map((d) => d.step)).toContain('nails');
     expect(named?.odds.inTime.chance).toBeGreaterThan(0.5);
   });

@@ -30,8 +30,8 @@ export class PlannerService {
   plan(input: PlanInput, found?: (planned: Planned) => void): Promise<Planned> {
     const key = JSON.stringify(input);
     if (this.latest?.key === key) return this.latest.planned;
-    // A search that still runs is for a plan that is wanted no more: it would only keep this one waiting.
-    if ([...this.open.values()].some((w) => w.kind === 'plan')) this.end(new Superseded());
+    // What still runs is for a plan that is wanted no more: it would only keep this one waiting.
+    if (this.open.size > 0) this.end(new Superseded());
     const planned = this.ask({ kind: 'plan', input }, found);
     this.latest = { key, planned };
     return planned;

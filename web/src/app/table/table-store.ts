@@ -99,6 +99,11 @@ export class TableStore {
     const next = this.next();
     return next ? breaksOfStep(next).reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0) : 0;
   });
+  /** By what is seen the break before the next step begins. */
+  readonly breakBeforeWhen = computed(() => {
+    const next = this.next();
+    return (next && breaksOfStep(next).find((b) => b.after === 0)?.when) ?? '';
+  });
   /** The next break that the plan has inside the step in hand, and whether it is time for it. */
   readonly breakInside = computed(() => {
     const work = this.work();

@@ -27,7 +27,7 @@ class SlowPlanner {
 @Component({ template: '', changeDetection: ChangeDetectionStrategy.OnPush })
 class Watcher {
   constructor() {
-    inject(PlanStore).watch({ odds: true });
+    inject(PlanStore).watch({ check: true });
   }
 }
 

@@ -3,13 +3,13 @@ import type { PlanInput } from '@mansuet/core/plan';
 import type { ZoneId } from '@mansuet/core/words';
 import { paintFound, type ZonePaint } from '../body-map/zone-paint';
 import { Latest } from '../planner/latest';
-import { PlannerService, type NamedOdds, type Planned } from '../planner/planner.service';
+import { PlannerService, Superseded, type NamedOdds, type Planned } from '../planner/planner.service';
 import { VisitStore } from './visit-store';
 
 /** A search that takes longer is said, and can be ended, ms. */
 const SLOW_MS = 300;
 
-const alike = (a: PlanInput | undefined, b: PlanInput | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
+const alike = <T>(a: T | undefined, b: T | undefined): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /**
  * The plan of the open visit, one for all its screens. It is made while a screen looks at it, anew whenever what it rests
@@ -21,7 +21,7 @@ export class PlanStore {
   private readonly visit = inject(VisitStore);
   private readonly latest = new Latest();
   private readonly watchers = signal(0);
-  private readonly oddsWanted = signal(false);
+  private readonly checkers = signal(0);
   /** What the finished plan was asked with; none while one is searched for. */
   private readonly finished = signal<PlanInput | undefined>(undefined);
   /** Asked again: the work has gone on meanwhile. */
@@ -32,8 +32,10 @@ export class PlanStore {
   readonly plan = computed(() => this.planned()?.plan);
   /** What the plan in hand was asked with. */
   readonly asked = signal<PlanInput | undefined>(undefined);
-  /** The search for it has ended: it stays until the dog or what is asked for changes. */
-  readonly isFinal = computed(() => this.finished() !== undefined);
+  /** Its chances were drawn and keep what the house allows, or it is said that they do not. */
+  readonly isChecked = signal(false);
+  /** The search for it has ended and its chances were drawn: it stays until the dog or what is asked for changes. */
+  readonly isFinal = computed(() => this.finished() !== undefined && (this.checkers() === 0 || this.isChecked()));
   readonly odds = signal<NamedOdds | undefined>(undefined);
   /** Why there is no plan, or no odds. */
   readonly trouble = signal('');
@@ -55,19 +57,22 @@ export class PlanStore {
     });
     effect(() => {
       const input = this.finished();
-      if (this.oddsWanted() && input) untracked(() => this.drawOdds(input));
+      if (this.checkers() > 0 && input) untracked(() => this.check(input));
     });
   }
 
-  /** A screen looks at the plan until it is gone. In an injection context. @param odds whether it shows chances, too */
-  watch({ odds = false } = {}): void {
+  /**
+   * A screen looks at the plan until it is gone. In an injection context.
+   * @param check whether its chances are drawn: where something follows from the plan
+   */
+  watch({ check = false } = {}): void {
     // What changed while nobody looked made the plan in hand an old one: it is not shown, and not taken to the table.
     if (untracked(this.watchers) === 0 && !alike(untracked(this.asked), this.visit.planInputNow())) this.forget();
     this.watchers.update((n) => n + 1);
-    if (odds) this.oddsWanted.set(true);
+    if (check) this.checkers.update((n) => n + 1);
     inject(DestroyRef).onDestroy(() => {
       this.watchers.update((n) => n - 1);
-      if (odds) this.oddsWanted.set(false);
+      if (check) this.checkers.update((n) => n - 1);
     });
   }
   /** Plans from where the work stands now. */
@@ -96,6 +101,7 @@ export class PlanStore {
     this.finished.set(undefined);
     this.asked.set(undefined);
     this.odds.set(undefined);
+    this.isChecked.set(false);
     this.trouble.set('');
     this.slow.set(false);
   }
@@ -104,6 +110,7 @@ export class PlanStore {
     this.asked.set(input);
     this.finished.set(undefined);
     this.odds.set(undefined);
+    this.isChecked.set(false);
     const isLatest = this.latest.next();
     this.searching = true;
     const timer = setTimeout(() => this.slow.set(isLatest()), SLOW_MS);
@@ -135,14 +142,20 @@ export class PlanStore {
       });
   }
 
-  private drawOdds(input: PlanInput): void {
-    if (this.odds()) return;
-    this.planner.ask({ kind: 'odds', input }).then(
-      (odds) => {
-        if (this.asked() === input) this.odds.set(odds);
+  /** Draws the chances; a plan that does not keep the house's limits gives way to one that does. */
+  private check(input: PlanInput): void {
+    if (this.isChecked()) return;
+    this.planner.ask({ kind: 'check', input }).then(
+      ({ planned, odds }) => {
+        if (this.asked() !== input) return;
+        if (planned.plan !== this.plan() && !alike(planned.plan, this.plan())) this.planned.set(planned);
+        this.odds.set(odds);
+        this.isChecked.set(true);
       },
-      () => {
-        if (this.asked() === input) this.trouble.set($localize`:@@plan.noOdds:The odds could not be worked out; the plan stands.`);
+      (error: unknown) => {
+        if (this.asked() !== input || error instanceof Superseded) return;
+        this.isChecked.set(true);
+        this.trouble.set($localize`:@@plan.noOdds:The odds could not be worked out; the plan stands.`);
       },
     );
   }

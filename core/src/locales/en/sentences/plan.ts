@@ -109,6 +109,9 @@ export const PLAN_SENTENCES = {
   'break.soak': 'Crust soaks: “{step_cap}” would come too soon without it.',
   'break.helper': '“{step_cap}” waits for a second pair of hands.',
   'break.hurts': '“{step_cap}” hurts: hands rest between two parts of it.',
+  'break.when_strain': 'By what you see: sooner at a licked lip or a turned head, or when the meter passes {strain}.',
+  'break.when_standing': 'By what you see: sooner when it shifts its weight, leans or sits; after {limit} min on its feet at the latest.',
+  'break.when_hurts': 'By what you see: sooner at a flinch or a held breath.',
   'break.dose': 'Saves {saved} point-minutes above watch (peak {now} instead of {peak}).',
   // Place in the order
   'here.first': 'Nothing has to come before it.',
@@ -139,6 +142,9 @@ export const PLAN_SENTENCES = {
   'if.same': 'Before {has_other, select, yes {“{other_cap}”} other {the end}}: strain and time stay the same.',
   // From here
   'now.wet': 'A wet dog is dried before anything else.',
+  'now.rest_first': 'After a hard sign the dog rests first, 5 min with a good sign in them.',
+  'now.other_place': 'It warned here today ({signals}): the work goes on in another place.',
+  'now.finish_safely': 'After {signals} nothing is begun any more but what makes the finish safe.',
   'now.running': 'It is being done now.',
   'now.from': 'Planned anew from minute {minute}: measured strain {strain}, {left} min until the dog is fetched.',
   // Minutes
@@ -153,10 +159,29 @@ export const PLAN_SENTENCES = {
   'way.welfare_only': 'Only what matters for health.',
   'way.calmest': 'The least strain, however long it takes before the dog is fetched.',
   'way.quickest': 'The least time that keeps every limit.',
+  'way.with_risk': 'All that the other limits allow, whatever the chance of a stop or a bite.',
+  // Beside a plan
+  'beside.left': 'Left to keep the chance low: {works}.',
+  'beside.nothing_left': 'Nothing was left to keep the chance low.',
+  'beside.with_risk': 'With it: about {minutes} min, a stop in {stop} % of such visits, a snap or bite in {bite} %.',
+  'beside.heaviest':
+    '“{step_cap}” brings {percent} % of the strain above watch. On a day of its own: this visit about {minutes} min, a stop in {stop} % instead of {before} %, a snap or bite in {bite} %.',
+  'beside.helper': 'With a helper: about {minutes} min, a stop in {stop} %, a snap or bite in {bite} %.',
+  'beside.helper_there': 'A helper is planned for the whole visit.',
+  'beside.also': 'It also does: {works}.',
+  'beside.two_visits':
+    'In two short visits: today about {minutes} min, a stop in {stop} %, a snap or bite in {bite} %; the rest about {likely} min in {weeks}.',
+  'beside.later': 'On the second day: {works}.',
+  'beside.vet': 'A vet within {days}: {things}.',
+  'beside.vet_if': 'If the {minutes} painful min prove too much, no more is tried here: a vet within {days}.',
+  'beside.vet_bites': 'If it warns at the first touch, nothing is begun: a vet is asked how it can be groomed.',
+  'beside.no_vet': 'Nothing that was found is a vet’s.',
   // Left for another day
   'left.needs_other': 'It cannot come before “{other_cap}”, which is not done today.',
   'left.work': '{minutes} min more would pass the {limit} min of work this dog has in it today.',
   'left.standing': '{minutes} min more on its feet would pass {limit} min in all.',
+  'left.chance':
+    'With it the chance of a stop would be about {stop} %, of a snap or bite {bite} %; the house allows {stop_limit} % and {bite_limit} %.',
   'left.session': 'It takes {minutes} min; there are {limit} min today with breaks and changes of place.',
   'left.strain_alone': 'At {rate} points a minute strain would pass the line for what is {tier}, with any break.',
   'left.more_than_a_visit': 'One plan holds {count} steps; this matters least of those found and asked for today.',
@@ -167,6 +192,19 @@ export const PLAN_SENTENCES = {
   'second.rest': 'The rest on a second, short visit, before this one is forgotten.',
   // Plan
   'plan.start_strain': '{mood} on the table: the plan starts at {points} points.',
+  'plan.after_stop':
+    'Its visit of {on} was stopped after {minutes} min. As the dog is known now that plan would be stopped in {before} % of visits; today’s in at most {stop_limit} %.',
+  'plan.after_stop_pain': 'At most {limit} painful min today: {minutes} were done before the stop.',
+  'plan.after_stop_protected': 'More protection than then: {holds}.',
+  'plan.after_stop_split': 'No more protection than then, so the work is split: at most {work} min of it today.',
+  'plan.chance_kept':
+    'Rests are longer, or work is left, so that a stop is told at no more than {stop_limit} % and a snap or bite at {bite_limit} %. It is a good choice; that there is no better one is not proven.',
+  'plan.chance_over':
+    'What has to be done today keeps the house’s limits of chance ({stop_limit} % stop, {bite_limit} % snap or bite) in no plan that was found.',
+  'plan.chance_nothing':
+    'No work on this dog keeps the house’s limits of chance today ({stop_limit} % stop, {bite_limit} % snap or bite): another day, a vet, or “with this risk”.',
+  'plan.chance_by_hand':
+    'Planned with this risk, by hand: the house’s limits ({stop_limit} % stop, {bite_limit} % snap or bite) do not count.',
   'plan.proven':
     'Every order and break of {steps} {steps_n, plural, one {step} other {steps}} was searched: no better plan keeps all limits.',
   'plan.within': 'No order of the {steps} {steps_n, plural, one {step} other {steps}} can be better by more than {percent} %.',

@@ -1,0 +1,57 @@
+import type { DrawnVisit } from './draw-visit.js';
+import { type PlanOptions, planVisit, type VisitPlan } from './make-plan.js';
+import type { Odds } from './odds.js';
+import { oddsOfPlan } from './odds-of-plan.js';
+import type { PlanInput } from './plan-input.js';
+import type { ChanceLimits } from './solve-within-chance.js';
+
+/** A plan whose chances were drawn. */
+export interface CheckedPlan {
+  readonly visit: VisitPlan;
+  /** Of that plan; `undefined` for a plan without steps. */
+  readonly odds: Odds | undefined;
+  /** Plans that were drawn, the last one included. */
+  readonly checks: number;
+}
+
+/** Plans that are drawn, at most. Our default. */
+const CHECKS_AT_MOST = 4;
+/** A plan that failed is followed by one that is planned for this share of what it missed the limits by. Our default. */
+const TIGHTER = 0.85;
+
+/** Whether odds keep limits. */
+export const keepsLimits = (odds: Pick<Odds, 'stop' | 'bite'>, limits: ChanceLimits): boolean =>
+  odds.stop.chance <= limits.stop && odds.bite.chance <= limits.bite;
+
+/**
+ * Draws the chances of a plan that was found by reckoning, and plans anew with tighter limits where they do not hold, until they do. A plan
+ * that takes the risk by hand, or has to, is drawn and left as it is; one that never keeps the limits says so.
+ * @param visit the plan of this input
+ */
+export function checkPlan(input: PlanInput, visit: VisitPlan, options: PlanOptions = {}): CheckedPlan {
+  let [at, tighter] = [visit, 1];
+  for (let checks = 1; ; checks++) {
+    const { state, ...limits } = at.plan.chance;
+    if (at.solution.chosen.length === 0) return { visit: at, odds: undefined, checks };
+    const odds = oddsOfPlan(at, state === 'kept' && checks < CHECKS_AT_MOST ? { enough: (drawn) => fails(drawn, limits) } : {});
+    if (state !== 'kept' || keepsLimits(odds, limits)) return { visit: at, odds, checks };
+    if (checks === CHECKS_AT_MOST) return { visit: notKept(at), odds, checks };
+    tighter *= TIGHTER * Math.min(1, limits.stop / odds.stop.chance, limits.bite / odds.bite.chance);
+    at = planVisit(input, { ...options, tighter }) ?? at;
+  }
+}
+
+/** Whether a plan fails for all that the rest of the visits could say: no need to draw them. */
+function fails(drawn: readonly DrawnVisit[], limits: ChanceLimits): boolean {
+  const over = (is: (v: DrawnVisit) => boolean, limit: number): boolean => {
+    const came = drawn.filter(is).length / drawn.length;
+    return came > limit + SURELY * Math.sqrt((came * (1 - came)) / drawn.length);
+  };
+  return over((v) => v.stopped, limits.stop) || over((v) => v.snapped, limits.bite);
+}
+/** Standard errors above a limit from which it is not drawn to the end. Our default. */
+const SURELY = 2.5;
+
+function notKept(visit: VisitPlan): VisitPlan {
+  return { ...visit, plan: { ...visit.plan, chance: { ...visit.plan.chance, state: 'over' } } };
+}

@@ -1,0 +1,195 @@
+import { TIERS } from '../words/index.js';
+import { DAY_SPREAD, type StepSpread } from './draw-visit.js';
+import type { ChosenStep, PlanProblem } from './model.js';
+import type { ReckonedChance } from './reckoned-chance.js';
+import { type Solution, solutionOf } from './solution.js';
+import { simulate } from './simulate.js';
+import { solve, SOLVE_LIMIT_MS, type SolveOptions } from './solve.js';
+import { bestOfSet } from './solver/best-of-set.js';
+import { Budget } from './solver/budget.js';
+import { wholeSet } from './solver/greedy-set.js';
+import { compareWorth, worthOfSet } from './solver/sets-by-worth.js';
+import { subProblem, withinSums } from './solver/sub-problem.js';
+
+/** The most that the chance of a stop, and that of a snap or bite, may be in a plan that is recommended. */
+export interface ChanceLimits {
+  readonly stop: number;
+  readonly bite: number;
+}
+
+/** What a plan is held to. */
+export interface ChanceAsked {
+  /** Of plans of the problem, by the places of its steps. */
+  readonly reckon: (chosen: readonly ChosenStep[]) => ReckonedChance;
+  readonly limits: ChanceLimits;
+  /** Mask of the steps that only make others easier: they stay while anything else does. */
+  readonly forEase: number;
+}
+
+/** The best plan that keeps the limits of chance, beside the best without them. */
+export interface WithinChance {
+  readonly solution: Solution;
+  readonly reckoned: ReckonedChance;
+  /** It keeps them as far as can be reckoned; not, where what must be done is more than they allow. */
+  readonly kept: boolean;
+  /** What would be planned if chance had no limit. */
+  readonly asAsked: Solution;
+}
+
+/** How much harder than expected a day is planned for, in standard deviations, one after the other until the limits hold. Our defaults. */
+const CAREFUL = [0, 0.6, 1.2] as const;
+/** Labels of one of the searches beside the first. Our default. */
+const LABELS_BESIDE = 12_000;
+/** Share of the time that the plan without limits of chance may take. Our default. */
+const FIRST_SHARE = 0.7;
+
+/**
+ * The best plan within the limits of chance: first the work that is best without them, with more rest; then without looks; then step by
+ * step less of what was asked for, and only then of welfare: what brings the most hard signs for its worth goes first, and what can come
+ * back comes back. Which steps are given up is a good choice and not proven the best.
+ */
+export function solveWithinChance(
+  asked: PlanProblem,
+  spreads: readonly StepSpread[],
+  { reckon, limits, forEase }: ChanceAsked,
+  options: SolveOptions = {},
+): WithinChance {
+  const { clock } = options;
+  const until = clock ? clock() + (options.limitMs ?? SOLVE_LIMIT_MS) : Infinity;
+  const left = (): number => (clock ? Math.max(1, until - clock()) : Infinity);
+  const asAsked = solve(asked, { ...options, ...(clock ? { limitMs: FIRST_SHARE * left() } : {}) });
+  const keeps = (c: ReckonedChance): boolean => c.stop <= limits.stop && c.bite <= limits.bite;
+  const first = reckon(asAsked.chosen);
+  if (keeps(first) || asAsked.proof === 'impossible') return { solution: asAsked, reckoned: first, kept: keeps(first), asAsked };
+
+  const hard = new Map(CAREFUL.map((z) => [z, harder(asked, spreads, z)]));
+  let least = { solution: asAsked, reckoned: first };
+  /** A plan of exactly these steps for a day that is so much harder; `undefined` when there is none. */
+  const planOf = (mask: number, z: (typeof CAREFUL)[number]): { solution: Solution; reckoned: ReckonedChance } | undefined => {
+    const sub = subProblem(hard.get(z) ?? asked, mask);
+    if (!withinSums(sub.problem)) return undefined;
+    let chosen: readonly ChosenStep[] | undefined;
+    const budget = new Budget(LABELS_BESIDE, clock, until);
+    bestOfSet(sub, { budget, among: 1 }, Infinity, (better) => {
+      chosen = better;
+    });
+    if (!chosen) return undefined;
+    const solution = solutionOf(asked, chosen, mask, budget.looked, undefined, 'best_found');
+    const made = { solution, reckoned: reckon(chosen) };
+    if (riskOf(made.reckoned, limits) < riskOf(least.reckoned, limits)) least = made;
+    return made;
+  };
+  /** The first plan with some of its steps left out: no search, for when time is up. */
+  const thinned = (mask: number): { solution: Solution; reckoned: ReckonedChance } | undefined => {
+    const chosen = asAsked.chosen.filter((c) => mask & (1 << c.step));
+    if (simulate(asked, chosen).broken) return undefined;
+    return { solution: solutionOf(asked, chosen, mask, 0, undefined, 'best_found'), reckoned: reckon(chosen) };
+  };
+  /** The least careful plan of some steps that keeps the limits, or the most careful that there is. */
+  const carefulPlan = (mask: number): { solution: Solution; reckoned: ReckonedChance } | undefined => {
+    let best: ReturnType<typeof planOf>;
+    if (left() <= 1) return thinned(mask);
+    for (const z of CAREFUL) {
+      const made = planOf(mask, z);
+      if (!made) break;
+      if (keeps(made.reckoned)) return made;
+      if (!best || riskOf(made.reckoned, limits) < riskOf(best.reckoned, limits)) best = made;
+      if (left() <= 1) break;
+    }
+    return best ?? thinned(mask);
+  };
+
+  const { steps } = asked;
+  const all = asAsked.chosen.reduce((mask, c) => mask | (1 << c.step), 0);
+  const required = (asked.required ?? []).reduce((mask, id) => mask | (1 << steps.findIndex((s) => s.id === id)), 0);
+  const looks = steps.reduce((mask, s, i) => (s.tier === 'looks' && !(required & (1 << i)) ? mask | (1 << i) : mask), 0);
+  let mask = all;
+  let made = carefulPlan(mask);
+  const without = wholeSet(asked, all & ~looks);
+  if ((!made || !keeps(made.reckoned)) && without !== all) {
+    mask = without;
+    made = carefulPlan(mask) ?? made;
+  }
+  const gone: number[] = [];
+  while ((mask & ~forEase) !== 0 && made && !keeps(made.reckoned)) {
+    const next = withoutTheRiskiest(asked, mask, required | forEase, made, limits);
+    if (next === mask) break;
+    gone.push(mask & ~next);
+    mask = next;
+    made = (mask & ~forEase) === 0 ? undefined : (carefulPlan(mask) ?? made);
+  }
+  if ((mask & ~forEase) === 0) return { solution: nothingOf(asked, asAsked), reckoned: NONE, kept: true, asAsked };
+  if (!made || !keeps(made.reckoned)) return { ...least, kept: false, asAsked };
+  for (const back of [...gone].sort((a, b) => compareWorth(worthOfSet(asked, b), worthOfSet(asked, a)))) {
+    if (left() <= 1) break;
+    const more = carefulPlan(mask | back);
+    if (more && more.solution.chosen.length > made.solution.chosen.length && keeps(more.reckoned)) [made, mask] = [more, mask | back];
+  }
+  return { ...made, kept: true, asAsked };
+}
+
+const NONE: ReckonedChance = { stop: 0, bite: 0, hardBySteps: [] };
+
+/** How far chances lie above their limits, as a multiple: at most 1 keeps them. */
+function riskOf(chance: ReckonedChance, limits: ChanceLimits): number {
+  return Math.max(chance.stop / limits.stop, chance.bite / limits.bite);
+}
+
+/** The same visit on a day that is harder by so many standard deviations of what is not known. */
+function harder(problem: PlanProblem, spreads: readonly StepSpread[], z: number): PlanProblem {
+  return {
+    ...problem,
+    steps: problem.steps.map((s, i) => ({
+      ...s,
+      ratePerMinute: s.ratePerMinute * Math.exp(z * Math.sqrt(DAY_SPREAD ** 2 + 1 / (spreads[i]?.rateShape ?? Infinity))),
+    })),
+  };
+}
+
+/**
+ * Steps without those that bring most hard signs for what they are worth, with all that needs them: what was asked for before welfare, and
+ * as many as the limits ask for by what they bring.
+ */
+function withoutTheRiskiest(
+  problem: PlanProblem,
+  from: number,
+  required: number,
+  { solution, reckoned }: { readonly solution: Solution; readonly reckoned: ReckonedChance },
+  limits: ChanceLimits,
+): number {
+  const hard = new Map(solution.chosen.map((c, at) => [c.step, reckoned.hardBySteps[at] ?? 0]));
+  const hardOf = (mask: number): number => [...hard].reduce((sum, [step, h]) => sum + (mask & (1 << step) ? h : 0), 0);
+  // Chances of one hard sign grow as these do; that of two, as their square.
+  const enough = hardOf(from) * Math.max(1 / riskOf(reckoned, limits), 0.5);
+  let mask = from;
+  for (const tier of [...TIERS].reverse()) {
+    const ways = problem.steps
+      .flatMap((s, i) => {
+        const less = wholeSet(problem, mask & ~(1 << i));
+        const out = mask & ~less;
+        return s.tier === tier && mask & (1 << i) && !(out & required) && lowestTier(problem, out) === tier ? [1 << i] : [];
+      })
+      .sort((a, b) => ratio(b) - ratio(a));
+    for (const step of ways) {
+      if (hardOf(mask) <= enough) return mask;
+      mask = wholeSet(problem, mask & ~step);
+    }
+    if (mask !== from) return mask;
+  }
+  return mask;
+
+  function ratio(step: number): number {
+    const out = from & ~wholeSet(problem, from & ~step);
+    return hardOf(out) / Math.max(1e-9, worthOf(problem, out));
+  }
+}
+
+/** The tier that matters most among some steps. */
+const lowestTier = (problem: PlanProblem, mask: number): (typeof TIERS)[number] =>
+  TIERS[Math.min(...problem.steps.flatMap((s, i) => (mask & (1 << i) ? [TIERS.indexOf(s.tier)] : [])))] ?? 'looks';
+
+const worthOf = (problem: PlanProblem, mask: number): number =>
+  problem.steps.reduce((sum, s, i) => sum + (mask & (1 << i) ? s.worth : 0), 0);
+
+const nothingOf = (problem: PlanProblem, like: Solution): Solution =>
+  solutionOf(problem, [], 0, like.labelsLooked, undefined, 'best_found');
