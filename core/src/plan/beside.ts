@@ -137,7 +137,7 @@ function vetBeside({ plan }: VisitPlan): Beside {
     const days = Math.min(...forVet.map((n) => n.withinDays ?? VET_DAYS));
     return { id: 'vet', says: [reason('beside.vet', { things: forVet.map((n) => n.what), days }, 0.9)] };
   }
-  if (plan.painful.minutes > 0)
+  if (plan.painful.minutes >= 1)
     return { id: 'vet', says: [reason('beside.vet_if', { minutes: plan.painful.minutes, days: VET_DAYS }, 0.7)] };
   return { id: 'vet', says: [reason(hasKind(plan.kinds, 'bite_history') ? 'beside.vet_bites' : 'beside.no_vet', {}, 0.2)] };
 }

@@ -1,7 +1,7 @@
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import { learnHalfLife, SNAPS_OF_A_BITER } from '../strain/index.js';
 import { type HouseRules, type Reason, reason, type StepName } from '../words/index.js';
-import { isForEase } from '../work/index.js';
+import { BATHING, isForEase } from '../work/index.js';
 import type { Lighter } from './after-stop.js';
 import type { StepSpread } from './draw-visit.js';
 import type { BuiltStep } from './group-steps.js';
@@ -92,9 +92,15 @@ export function leftForChance({ solution, without }: Limited, step: number, limi
 /** The state of the limits, and what was left to keep them. */
 export function chanceOfPlan(input: PlanInput, limited: Limited, steps: readonly BuiltStep[], limits: ChanceLimits): ChanceOfPlan {
   const done = new Set(limited.solution.chosen.map((c) => c.step));
-  const leftOut = (limited.without?.solution.chosen ?? []).flatMap((c) => (done.has(c.step) ? [] : (steps[c.step]?.name ?? [])));
+  const leftOut = (limited.without?.solution.chosen ?? []).flatMap((c) =>
+    done.has(c.step) || !isTold(steps[c.step]) ? [] : (steps[c.step]?.name ?? []),
+  );
   return { ...limits, state: stateOf(input, limited), leftOut: [...new Set(leftOut)] };
 }
+
+/** What is told of a bath that was left is the bath: the rest of it goes without saying. */
+const isTold = (step: BuiltStep | undefined): boolean =>
+  step !== undefined && (step.activity === 'bath' || ![...BATHING, 'brush_through'].includes(step.activity));
 
 function stateOf(input: PlanInput, { solution, without, kept }: Limited): ChanceOfPlan['state'] {
   if (input.way === 'with_risk') return 'by_hand';

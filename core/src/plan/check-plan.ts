@@ -24,21 +24,56 @@ export const keepsLimits = (odds: Pick<Odds, 'stop' | 'bite'>, limits: ChanceLim
   odds.stop.chance <= limits.stop && odds.bite.chance <= limits.bite;
 
 /**
- * Draws the chances of a plan that was found by reckoning, and plans anew with tighter limits where they do not hold, until they do. A plan
+ * Draws the chances of a plan that was found by reckoning, and plans anew with tighter limits where they do not hold, until they do. Where
+ * reckoning left work out, a plan with more of it is drawn first: reckoning is careful, and what the drawn visits allow is not left. A plan
  * that takes the risk by hand, or has to, is drawn and left as it is; one that never keeps the limits says so.
  * @param visit the plan of this input
  */
 export function checkPlan(input: PlanInput, visit: VisitPlan, options: PlanOptions = {}): CheckedPlan {
+  const fuller = visit.plan.chance.leftOut.length > 0 ? withMoreWork(input, visit, options) : { checks: 0, found: undefined };
+  if (fuller.found) return { ...fuller.found, checks: fuller.checks };
   let [at, tighter] = [visit, 1];
-  for (let checks = 1; ; checks++) {
+  for (let drawn = 1; ; drawn++) {
+    const checks = fuller.checks + drawn;
     const { state, ...limits } = at.plan.chance;
     if (at.solution.chosen.length === 0) return { visit: at, odds: undefined, checks };
-    const odds = oddsOfPlan(at, state === 'kept' && checks < CHECKS_AT_MOST ? { enough: (drawn) => fails(drawn, limits) } : {});
+    const odds = drawLimited(at, state === 'kept' && drawn < CHECKS_AT_MOST);
     if (state !== 'kept' || keepsLimits(odds, limits)) return { visit: at, odds, checks };
-    if (checks === CHECKS_AT_MOST) return { visit: notKept(at), odds, checks };
+    if (drawn === CHECKS_AT_MOST) return { visit: notKept(at), odds, checks };
     tighter *= TIGHTER * Math.min(1, limits.stop / odds.stop.chance, limits.bite / odds.bite.chance);
     at = planVisit(input, { ...options, tighter }) ?? at;
   }
+}
+
+/** Multiples of the limits by which is reckoned once more, the highest first: what is drawn is seldom below half of what is reckoned. Our defaults. */
+const LOOSER = [2, 1.4] as const;
+
+/** The first plan of more work than the one in hand whose drawn visits keep the limits. */
+function withMoreWork(
+  input: PlanInput,
+  { plan }: VisitPlan,
+  options: PlanOptions,
+): { readonly checks: number; readonly found: Omit<CheckedPlan, 'checks'> | undefined } {
+  let checks = 0;
+  let tried: VisitPlan | undefined;
+  for (const tighter of LOOSER) {
+    const more = planVisit(input, { ...options, tighter });
+    if (!more || more.plan.chance.state !== 'kept' || more.solution.chosen.length === 0) continue;
+    if (more.plan.chance.leftOut.length >= plan.chance.leftOut.length || sameSteps(more, tried)) continue;
+    checks++;
+    tried = more;
+    const odds = drawLimited(more, true);
+    if (keepsLimits(odds, more.plan.chance)) return { checks, found: { visit: more, odds } };
+  }
+  return { checks, found: undefined };
+}
+
+const sameSteps = (a: VisitPlan, b: VisitPlan | undefined): boolean =>
+  JSON.stringify(a.solution.chosen) === JSON.stringify(b?.solution.chosen);
+
+/** @param stops whether it ends as soon as the limits are surely passed */
+function drawLimited(visit: VisitPlan, stops: boolean): Odds {
+  return oddsOfPlan(visit, stops ? { enough: (drawn) => fails(drawn, visit.plan.chance) } : {});
 }
 
 /** Whether a plan fails for all that the rest of the visits could say: no need to draw them. */

@@ -69,7 +69,8 @@ export function placeSteps(
             minutes: c.breaks[parts[i] ?? 0] ?? p.to - p.from,
             after: work.reduce((sum, w) => sum + (w.to <= p.from ? w.to - w.from : 0), 0),
             because,
-            when: whenBreak(because, p, problem.continuousStandingMinutes),
+            // A dog that is let settle before anything begins is not waiting for a sign.
+            when: p.from > 0 ? whenBreak(because, p, problem.continuousStandingMinutes) : undefined,
           };
         }),
         bladeStops: stops.get(step.id) ?? [],

@@ -40,6 +40,8 @@ export interface WithinChance {
 const CAREFUL = [0, 0.6, 1.2] as const;
 /** Labels of one of the searches beside the first. Our default. */
 const LABELS_BESIDE = 12_000;
+/** Chances at this multiple of their limits come down to them by resting more. Our default. */
+const RESTS_CAN_DO = 1.35;
 /** Share of the time that the plan without limits of chance may take. Our default. */
 const FIRST_SHARE = 0.7;
 
@@ -99,6 +101,12 @@ export function solveWithinChance(
     return best ?? thinned(mask);
   };
 
+  /** The same, searched for only where leaving steps out of the first plan comes near the limits: rests do the rest, and no more than that. */
+  const nearPlan = (mask: number): { solution: Solution; reckoned: ReckonedChance } | undefined => {
+    const thin = thinned(mask);
+    return thin && (keeps(thin.reckoned) || riskOf(thin.reckoned, limits) > RESTS_CAN_DO) ? thin : carefulPlan(mask);
+  };
+
   const { steps } = asked;
   const all = asAsked.chosen.reduce((mask, c) => mask | (1 << c.step), 0);
   const required = (asked.required ?? []).reduce((mask, id) => mask | (1 << steps.findIndex((s) => s.id === id)), 0);
@@ -116,13 +124,17 @@ export function solveWithinChance(
     if (next === mask) break;
     gone.push(mask & ~next);
     mask = next;
-    made = (mask & ~forEase) === 0 ? undefined : (carefulPlan(mask) ?? made);
+    made = (mask & ~forEase) === 0 ? undefined : (nearPlan(mask) ?? made);
   }
   if ((mask & ~forEase) === 0) return { solution: nothingOf(asked, asAsked), reckoned: NONE, kept: true, asAsked };
   if (!made || !keeps(made.reckoned)) return { ...least, kept: false, asAsked };
+  // In the order of the first plan less its steps: the best order for what is left.
+  const settled = mask;
+  const best = carefulPlan(settled);
+  if (best && keeps(best.reckoned)) made = best;
   for (const back of [...gone].sort((a, b) => compareWorth(worthOfSet(asked, b), worthOfSet(asked, a)))) {
     if (left() <= 1) break;
-    const more = carefulPlan(mask | back);
+    const more = nearPlan(mask | back);
     if (more && more.solution.chosen.length > made.solution.chosen.length && keeps(more.reckoned)) [made, mask] = [more, mask | back];
   }
   return { ...made, kept: true, asAsked };

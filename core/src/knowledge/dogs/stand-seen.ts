@@ -37,6 +37,19 @@ const standsOn = (minutes: number, middle: number): number => 1 / (1 + (minutes 
  * @returns `undefined` when no stand says anything
  */
 export function learnStanding(counted: number, spread: number, stands: readonly StandSeen[]): LearnedStanding | undefined {
+  const known = learned.get(stands);
+  if (known?.counted === counted && known.spread === spread) return known.standing;
+  const standing = learn(counted, spread, stands);
+  learned.set(stands, { counted, spread, standing });
+  return standing;
+}
+/** A plan asks it of one dog at each of its pieces. */
+const learned = new WeakMap<
+  readonly StandSeen[],
+  { readonly counted: number; readonly spread: number; readonly standing: LearnedStanding | undefined }
+>();
+
+function learn(counted: number, spread: number, stands: readonly StandSeen[]): LearnedStanding | undefined {
   const told = stands.filter((s) => s.minutes >= LEAST_MINUTES);
   if (told.length === 0) return undefined;
   const prior = GRID.map((u) => Math.exp(-0.5 * (u / spread) ** 2));

@@ -46,6 +46,8 @@ describe('AgreementPage', () => {
     await answer('Agrees', 'In an emergency');
     await visit.store.record({ type: 'agreed', body: { name: 'Perpetua Glain', extraMinutes: 0, extraPriceMinor: 0, via: 'word' } });
     await visit.until(() => visit.host.textContent?.includes('Agreed by Perpetua Glain') === true);
+    // Once the chances of the plan are drawn.
+    await visit.until(() => !visit.button('To the plan').disabled);
     expect(visit.button('To the plan').disabled).toBeFalse();
   });
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import type { Beside, HandlingPlan, PlanInput } from '@mansuet/core/plan';
-import type { PlanWay, StepId } from '@mansuet/core/words';
+import { type PlanWay, reason, type StepId } from '@mansuet/core/words';
 import { Notice } from '../controls/notice';
 import { Latest } from '../planner/latest';
 import { PlannerService, Superseded } from '../planner/planner.service';
@@ -34,18 +34,15 @@ export class BesidePanel {
 
   protected readonly beside = signal<readonly Beside[] | undefined>(undefined);
   protected readonly trouble = signal('');
-  /** Told at once: what the house's limits made of the plan. */
-  protected readonly opens = computed(() => {
-    const { state, leftOut } = this.plan().chance;
-    return state !== 'kept' || leftOut.length > 0;
-  });
+  /** Opened at once where the limits could not be kept. */
+  protected readonly opens = computed(() => ['over', 'nothing'].includes(this.plan().chance.state));
   protected readonly summary = computed(() => {
     const { state, leftOut } = this.plan().chance;
     if (state === 'by_hand') return $localize`:@@beside.byHand:Beside it: planned with this risk, by hand`;
     if (state === 'over') return $localize`:@@beside.over:Beside it: the house’s limits of chance are not kept`;
     if (state === 'nothing') return $localize`:@@beside.nothing:Beside it: what else can be done`;
     if (leftOut.length === 0) return $localize`:@@beside.none:Beside it: a helper, two visits, a vet`;
-    return $localize`:@@beside.left:Beside it: left to keep the chance low, ${this.words.list(leftOut.map(this.words.step))}:steps:`;
+    return this.words.say(reason('beside.left', { works: leftOut }, 0.9));
   });
   protected readonly rows = computed<readonly Row[]>(() =>
     (this.beside() ?? []).map((b) => ({

@@ -8,16 +8,27 @@ import { aPlanInput } from '../testing/plan-input';
 import { PlanStore } from './plan-store';
 import { VisitStore } from './visit-store';
 
+const PLAN = makePlan(aPlanInput());
+const LIKE_BEFORE: Planned = { ms: 0, searching: false, order: [], plan: PLAN };
+
 /** A planner that answers when it is told to. */
 class SlowPlanner {
   readonly asked: { input: PlanInput; found: (p: Planned) => void; done: (p: Planned) => void; fail: (e: Error) => void }[] = [];
   readonly questions: string[] = [];
+  /** The plan that takes the place of one that did not keep its limits. */
+  checked: Planned | undefined;
+  /** Answers that wait to be given, where they do. */
+  held: (() => void)[] | undefined;
   plan(input: PlanInput, found: (p: Planned) => void): Promise<Planned> {
     return new Promise((done, fail) => this.asked.push({ input, found, done, fail }));
   }
   ask(question: { kind: string }): Promise<unknown> {
     this.questions.push(question.kind);
-    return Promise.resolve({ odds: {}, drivers: [], ms: 1 });
+    const answer = { planned: this.checked ?? LIKE_BEFORE, odds: { odds: {}, drivers: [], ms: 1 } };
+    return new Promise((done) => {
+      if (this.held) this.held.push(() => done(answer));
+      else done(answer);
+    });
   }
   cancel(): void {
     this.asked.at(-1)?.fail(new Error('cancelled'));
@@ -35,9 +46,8 @@ describe('PlanStore', () => {
   let planner: SlowPlanner;
   const visitId = signal('a');
   const input = signal<PlanInput | undefined>(undefined);
-  const plan = makePlan(aPlanInput());
   const store = (): PlanStore => TestBed.inject(PlanStore);
-  const planned = (ms: number, searching = false): Planned => ({ ms, searching, order: [], plan });
+  const planned = (ms: number, searching = false): Planned => ({ ms, searching, order: [], plan: PLAN });
   const settle = async (): Promise<void> => {
     TestBed.tick();
     await turn();
@@ -110,7 +120,7 @@ describe('PlanStore', () => {
     old?.done(planned(4));
     await settle();
     expect(store().planned()?.ms).toBe(2);
-    expect(planner.questions).toEqual(['odds']);
+    expect(planner.questions).toEqual(['check']);
     expect(store().odds()?.ms).toBe(1);
   });
 
@@ -123,11 +133,28 @@ describe('PlanStore', () => {
     await settle();
     planner.asked[1]?.done(planned(2));
     await settle();
-    expect(planner.questions).toEqual(['odds', 'odds']);
+    expect(planner.questions).toEqual(['check', 'check']);
     one.destroy();
     TestBed.createComponent(Watcher);
     expect(store().planned()?.ms).toBe(2);
     await settle();
+  });
+
+  it('shows the plan that keeps the limits in the place of one that did not, and is final only then', async () => {
+    TestBed.createComponent(Watcher);
+    TestBed.createComponent(Watcher);
+    await settle();
+    const calmer = makePlan(aPlanInput({ asked: { items: ['nails'], wantedMm: 9, sessionMinutes: 60 } }));
+    planner.checked = { ms: 7, searching: false, order: [], plan: calmer };
+    planner.held = [];
+    planner.asked[0]?.done(planned(1));
+    await settle();
+    expect(store().isFinal()).toBeFalse();
+    planner.held[0]?.();
+    await settle();
+    expect(store().plan()).toBe(calmer);
+    expect(store().isFinal()).toBeTrue();
+    expect(planner.questions).toEqual(['check']);
   });
 
   it('forgets a plan whose ground has changed while nobody looked', async () => {

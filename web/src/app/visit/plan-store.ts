@@ -27,6 +27,7 @@ export class PlanStore {
   /** Asked again: the work has gone on meanwhile. */
   private readonly again = signal(0);
   private searching = false;
+  private checking: PlanInput | undefined;
 
   readonly planned = signal<Planned | undefined>(undefined);
   readonly plan = computed(() => this.planned()?.plan);
@@ -97,6 +98,7 @@ export class PlanStore {
   private forget(): void {
     this.latest.next();
     this.searching = false;
+    this.checking = undefined;
     this.planned.set(undefined);
     this.finished.set(undefined);
     this.asked.set(undefined);
@@ -108,6 +110,7 @@ export class PlanStore {
 
   private ask(input: PlanInput): void {
     this.asked.set(input);
+    this.checking = undefined;
     this.finished.set(undefined);
     this.odds.set(undefined);
     this.isChecked.set(false);
@@ -144,7 +147,8 @@ export class PlanStore {
 
   /** Draws the chances; a plan that does not keep the house's limits gives way to one that does. */
   private check(input: PlanInput): void {
-    if (this.isChecked()) return;
+    if (this.isChecked() || this.checking === input) return;
+    this.checking = input;
     this.planner.ask({ kind: 'check', input }).then(
       ({ planned, odds }) => {
         if (this.asked() !== input) return;
