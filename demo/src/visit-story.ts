@@ -3,7 +3,7 @@ import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import { say, stepTitle } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import type { VisitEvent } from '@mansuet/core/log';
-import { makePlan, type Pace } from '@mansuet/core/plan';
+import { checkPlan, type HandlingPlan, makePlan, type Odds, type Pace, type PlanInput, planVisit } from '@mansuet/core/plan';
 import { planContextOf, planInputOf, planRecordOf, type PlanWords, replay, toldWith, type VisitSummary } from '@mansuet/core/visit';
 import {
   FEEL_AREAS,
@@ -81,7 +81,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   const context = planContextOf({ dog: form, trained: story.trained, today, pace: story.pace }, story.past);
   const input = planInputOf(replay(w.visitId, w.events), context);
   if (!input) return w.events;
-  const plan = makePlan(input);
+  const { plan, odds } = plannedFor(story, input, w);
   const agreement = proposeAgreement(plan, input, 90);
   for (const c of agreement.consents)
     w.write({ type: 'consent_answered', body: { consent: c.id, agreed: true, name: demo.owner, textVersion: CONSENT_TEXT_VERSION } });
@@ -97,7 +97,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   }
   const record = planRecordOf(plan, WORDS);
   w.wait(1)
-    .write({ type: 'plan_accepted', body: { plan: record, told: toldWith(plan, undefined) } })
+    .write({ type: 'plan_accepted', body: { plan: record, told: toldWith(plan, odds) } })
     .write({ type: 'work_started', body: {} });
   const ended = workThrough(w, story, plan, random);
   if (story.until === 'work' || !ended) return w.events;
@@ -109,6 +109,22 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   });
   return w.events;
 }
+
+/**
+ * The plan that the groomer takes. Today's are checked as the page checks them; of the past nobody asks any more. The visit that is shown
+ * running lasts longer than it has run: where the limits of chance leave too little of it, it is planned with that risk, by hand.
+ */
+function plannedFor(story: Story, input: PlanInput, w: VisitWriter): { plan: HandlingPlan; odds: Odds | undefined } {
+  if (story.until === 'gone') return { plan: makePlan(input), odds: undefined };
+  const found = planVisit(input);
+  if (!found) return { plan: makePlan(input), odds: undefined };
+  const { visit, odds } = checkPlan(input, found);
+  const begun = story.until === 'work' || story.until === 'hand_back';
+  if (!begun || visit.plan.minutes > MINUTES_BEFORE.work + SHOWN_LONGER_MINUTES) return { plan: visit.plan, odds };
+  w.write({ type: 'plan_wished', body: { wishes: [], way: 'with_risk' } });
+  return { plan: makePlan({ ...input, way: 'with_risk' }), odds: undefined };
+}
+const SHOWN_LONGER_MINUTES = 20;
 
 /** Minutes before now at which today's visits began, by the phase they have reached. */
 const MINUTES_BEFORE: Readonly<Record<Phase, number>> = { know: 0, feel_over: 4, agree: 14, plan: 18, work: 46, hand_back: 150 };

@@ -237,7 +237,7 @@ function describe(
     steps,
     notToday,
     accounts: accountsOf(input, { steps, notToday }),
-    secondVisit: secondVisitFor(notToday, kinds, problemOf({ ...input, now: undefined }, another, kinds, standing), another),
+    secondVisit: secondVisitFor(notToday, kinds, problemOf({ ...input, now: undefined }, another, kinds, standing), another, options.clock),
     kinds,
     standing,
     curve: curveOf(problem, solution, run, built.steps),

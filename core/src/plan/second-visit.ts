@@ -7,6 +7,7 @@ import type { PlanProblem } from './model.js';
 import type { NotPlanned } from './piece.js';
 import { simulate } from './simulate.js';
 import { solve } from './solve.js';
+import type { Clock } from './solver/budget.js';
 
 /** What is left, as a visit of its own. */
 export interface SecondVisit {
@@ -27,24 +28,28 @@ export interface SecondVisit {
 
 /** Labels that the plan of a second visit may cost: it is a proposal, and made anew on its day. */
 const SECOND_LABELS = 20_000;
+/** The same in milliseconds, where there is a clock. */
+const SECOND_MS = 150;
 
 /**
  * When the rest is done, and how. Our defaults: a week when it is welfare, two to three weeks otherwise, so that the dog comes back
  * before it is forgotten.
  * @param problem of the steps that are left for another visit, on a day of their own
  * @param built those steps
+ * @param clock of whoever waits for it
  */
 export function secondVisitFor(
   notToday: readonly NotPlanned[],
   kinds: readonly KindFound[],
   problem: PlanProblem,
   built: readonly BuiltStep[],
+  clock?: Clock,
 ): SecondVisit | undefined {
   const later = notToday.filter((n) => n.to === 'another_visit');
   if (later.length === 0) return undefined;
   // On a day of its own: rested, with the whole time.
   const fresh: PlanProblem = { ...problem, required: [], startStrain: MOOD_START.still, startStandingMinutes: 0 };
-  const found = solve(fresh, { labels: SECOND_LABELS });
+  const found = solve(fresh, { labels: SECOND_LABELS, ...(clock ? { clock, limitMs: SECOND_MS } : {}) });
   const run = simulate(fresh, found.chosen);
   const steps = found.chosen.flatMap((c) => {
     const step = built[c.step];
