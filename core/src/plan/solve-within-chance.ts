@@ -111,33 +111,65 @@ export function solveWithinChance(
   const all = asAsked.chosen.reduce((mask, c) => mask | (1 << c.step), 0);
   const required = (asked.required ?? []).reduce((mask, id) => mask | (1 << steps.findIndex((s) => s.id === id)), 0);
   const looks = steps.reduce((mask, s, i) => (s.tier === 'looks' && !(required & (1 << i)) ? mask | (1 << i) : mask), 0);
-  let mask = all;
-  let made = carefulPlan(mask);
   const without = wholeSet(asked, all & ~looks);
-  if ((!made || !keeps(made.reckoned)) && without !== all) {
-    mask = without;
-    made = carefulPlan(mask) ?? made;
+  const rested = carefulPlan(all);
+  if (rested && keeps(rested.reckoned)) return { ...rested, kept: true, asAsked };
+
+  /** Fewer and fewer of some steps until the limits hold, and of what went what can come back; nothing where only ease would be left. */
+  const fewer = (from: number): Kept | 'nothing' | undefined => {
+    let mask = from;
+    let made = carefulPlan(mask);
+    const gone = [all & ~from];
+    while ((mask & ~forEase) !== 0 && made && !keeps(made.reckoned)) {
+      const next = withoutTheRiskiest(asked, mask, required | forEase, made, limits);
+      if (next === mask) break;
+      gone.push(mask & ~next);
+      mask = next;
+      made = (mask & ~forEase) === 0 ? undefined : (nearPlan(mask) ?? made);
+    }
+    if ((mask & ~forEase) === 0) return 'nothing';
+    if (!made || !keeps(made.reckoned)) return undefined;
+    // In the order of the first plan less its steps: the best order for what is left.
+    const best = carefulPlan(mask);
+    if (best && keeps(best.reckoned)) made = best;
+    for (const back of backInOrder(asked, gone, looks)) {
+      if (left() <= 1) break;
+      const more = wholeSet(asked, mask | back);
+      const also = more === mask ? undefined : nearPlan(more);
+      if (also && also.solution.chosen.length > made.solution.chosen.length && keeps(also.reckoned)) [made, mask] = [also, more];
+    }
+    return { ...made, mask };
+  };
+  const welfare = steps.reduce((mask, s, i) => (s.tier === 'welfare' ? mask | (1 << i) : mask), 0);
+  const welfareOf = (k: Kept | 'nothing' | undefined): number => (typeof k === 'object' ? (worthOfSet(asked, k.mask)[0] ?? 0) : 0);
+  let found = fewer(without);
+  // Where welfare went, too: what was asked for must not be what it had to make room for.
+  if (welfareOf(found) < (worthOfSet(asked, all)[0] ?? 0)) {
+    const first = fewer(wholeSet(asked, (without & (welfare | required)) | (without & forEase)));
+    if (
+      typeof first === 'object' &&
+      (typeof found !== 'object' || compareWorth(worthOfSet(asked, first.mask), worthOfSet(asked, found.mask)) > 0)
+    )
+      found = first;
   }
-  const gone: number[] = [];
-  while ((mask & ~forEase) !== 0 && made && !keeps(made.reckoned)) {
-    const next = withoutTheRiskiest(asked, mask, required | forEase, made, limits);
-    if (next === mask) break;
-    gone.push(mask & ~next);
-    mask = next;
-    made = (mask & ~forEase) === 0 ? undefined : (nearPlan(mask) ?? made);
-  }
-  if ((mask & ~forEase) === 0) return { solution: nothingOf(asked, asAsked), reckoned: NONE, kept: true, asAsked };
-  if (!made || !keeps(made.reckoned)) return { ...least, kept: false, asAsked };
-  // In the order of the first plan less its steps: the best order for what is left.
-  const settled = mask;
-  const best = carefulPlan(settled);
-  if (best && keeps(best.reckoned)) made = best;
-  for (const back of [...gone].sort((a, b) => compareWorth(worthOfSet(asked, b), worthOfSet(asked, a)))) {
-    if (left() <= 1) break;
-    const more = nearPlan(mask | back);
-    if (more && more.solution.chosen.length > made.solution.chosen.length && keeps(more.reckoned)) [made, mask] = [more, mask | back];
-  }
-  return { ...made, kept: true, asAsked };
+  if (typeof found === 'object') return { solution: found.solution, reckoned: found.reckoned, kept: true, asAsked };
+  if (found === 'nothing') return { solution: nothingOf(asked, asAsked), reckoned: NONE, kept: true, asAsked };
+  return { ...least, kept: false, asAsked };
+}
+
+/** A plan of some steps that keeps the limits. */
+interface Kept {
+  readonly solution: Solution;
+  readonly reckoned: ReckonedChance;
+  readonly mask: number;
+}
+
+/** What went, one thing at a time, the most worth first; no looks. */
+function backInOrder(problem: PlanProblem, gone: readonly number[], looks: number): number[] {
+  const single = problem.steps.flatMap((_, i) => (gone.some((g) => g & (1 << i)) && !(looks & (1 << i)) ? [1 << i] : []));
+  return [...new Set([...gone.map((g) => g & ~looks), ...single])]
+    .filter((g) => g !== 0)
+    .sort((a, b) => compareWorth(worthOfSet(problem, b), worthOfSet(problem, a)) || a - b);
 }
 
 const NONE: ReckonedChance = { stop: 0, bite: 0, hardBySteps: [] };
