@@ -1,6 +1,7 @@
 import { learnHalfLife, MOOD_START } from '../strain/index.js';
 import { type Activity, type HoldId, type Reason, reason, type StepId } from '../words/index.js';
 import type { BuiltStep } from './group-steps.js';
+import { inPercent } from './in-percent.js';
 import { partsOf, type PlanProblem } from './model.js';
 import type { PlanInput } from './plan-input.js';
 import { chanceReckoner } from './reckoned-chance.js';
@@ -96,11 +97,15 @@ const USUAL_SHAPE = 4;
 export function afterStopReasons(input: PlanInput, lighter: Lighter | undefined, painfulLimit: number): Reason[] {
   const { stopped } = input;
   if (!stopped || !lighter) return [];
-  const percent = (chance: number): number => Math.round(1000 * chance) / 10;
   return [
     reason(
       'plan.after_stop',
-      { on: stopped.on, minutes: Math.round(stopped.minutes), before: percent(lighter.stopThen), stop_limit: percent(lighter.stopAtMost) },
+      {
+        on: stopped.on,
+        minutes: Math.round(stopped.minutes),
+        before: inPercent(lighter.stopThen),
+        stop_limit: inPercent(lighter.stopAtMost),
+      },
       0.95,
     ),
     ...(stopped.painfulMinutes ? [reason('plan.after_stop_pain', { limit: painfulLimit, minutes: stopped.painfulMinutes }, 0.9)] : []),

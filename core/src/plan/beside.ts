@@ -3,6 +3,7 @@ import { recoveryPerMinute, strainDoseAbove, WATCH_AT } from '../strain/index.js
 import { type PlanWay, type Reason, reason, type StepId, type StepName } from '../words/index.js';
 import { checkPlan } from './check-plan.js';
 import { type PlanOptions, planVisit, type VisitPlan } from './make-plan.js';
+import { inPercent } from './in-percent.js';
 import type { Odds } from './odds.js';
 import { oddsOfPlan } from './odds-of-plan.js';
 import type { PlanInput } from './plan-input.js';
@@ -85,7 +86,7 @@ function withoutTheHeaviest(
             step: step.name,
             percent: Math.round(100 * share),
             ...told(without, then),
-            before: percent(odds?.stop.chance ?? then.stop.chance),
+            before: inPercent(odds?.stop.chance ?? then.stop.chance),
           },
           0.8,
         ),
@@ -146,9 +147,8 @@ const VET_DAYS = 7;
 
 const unique = (steps: readonly StepName[]): StepName[] =>
   steps.filter((s, i) => steps.findIndex((x) => JSON.stringify(x) === JSON.stringify(s)) === i);
-const percent = (chance: number): number => Math.round(1000 * chance) / 10;
 const told = ({ plan }: VisitPlan, odds: Odds): { minutes: number; stop: number; bite: number } => ({
   minutes: Math.round(plan.minutes),
-  stop: percent(odds.stop.chance),
-  bite: percent(odds.bite.chance),
+  stop: inPercent(odds.stop.chance),
+  bite: inPercent(odds.bite.chance),
 });

@@ -5,6 +5,7 @@ import { BATHING, isForEase } from '../work/index.js';
 import type { Lighter } from './after-stop.js';
 import type { StepSpread } from './draw-visit.js';
 import type { BuiltStep } from './group-steps.js';
+import { inPercent } from './in-percent.js';
 import type { PlanProblem } from './model.js';
 import type { PlanInput } from './plan-input.js';
 import { chanceReckoner, type ReckonedChance } from './reckoned-chance.js';
@@ -86,7 +87,7 @@ export function solveLimited(
 export function leftForChance({ solution, without }: Limited, step: number, limits: ChanceLimits): Reason[] | undefined {
   if (!without?.solution.chosen.some((c) => c.step === step) || solution.chosen.some((c) => c.step === step)) return undefined;
   const { stop, bite } = without.reckoned;
-  return [reason('left.chance', { stop: percent(stop), bite: percent(bite), ...saidLimits(limits) }, 0.9)];
+  return [reason('left.chance', { stop: inPercent(stop), bite: inPercent(bite), ...saidLimits(limits) }, 0.9)];
 }
 
 /** The state of the limits, and what was left to keep them. */
@@ -117,7 +118,6 @@ export function chanceReasons(input: PlanInput, limited: Limited, allowed: Chanc
 }
 
 const saidLimits = ({ stop, bite }: ChanceLimits): { stop_limit: number; bite_limit: number } => ({
-  stop_limit: percent(stop),
-  bite_limit: percent(bite),
+  stop_limit: inPercent(stop),
+  bite_limit: inPercent(bite),
 });
-const percent = (chance: number): number => Math.round(1000 * chance) / 10;

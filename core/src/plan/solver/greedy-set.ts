@@ -95,7 +95,7 @@ export function greedySet(
 }
 
 /** A set with all that its steps need. */
-function withNeeds(problem: PlanProblem, mask: number): number {
+export function withNeeds(problem: PlanProblem, mask: number): number {
   const { requires, mustFollow } = precedenceOf(problem);
   let all = mask;
   for (let before = -1; before !== all;) {

@@ -1,10 +1,9 @@
 import type { ChosenStep, PlanProblem } from '../model.js';
-import { precedenceOf } from '../precedence.js';
 import { simulate } from '../simulate.js';
 import { type Solution, solutionOf } from '../solution.js';
 import { bestOfSet } from './best-of-set.js';
 import type { Budget } from './budget.js';
-import { wholeSet } from './greedy-set.js';
+import { wholeSet, withNeeds } from './greedy-set.js';
 import { compareWorth, worthOfSet } from './sets-by-worth.js';
 import { subProblem, withinSums } from './sub-problem.js';
 
@@ -16,16 +15,11 @@ const DOSE_FIRST = NO_DOSE / 1440;
 
 /** The steps that are no looks, and those that welfare or what was asked for needs. */
 export function withoutLooks(problem: PlanProblem): number {
-  const { requires, mustFollow } = precedenceOf(problem);
   const required = problem.required ?? [];
-  let mask = problem.steps.reduce((m, s, i) => (s.tier !== 'looks' || required.includes(s.id) ? m | (1 << i) : m), 0);
-  for (let before = -1; before !== mask;) {
-    before = mask;
-    problem.steps.forEach((_, i) => {
-      if (mask & (1 << i)) mask |= (requires[i] ?? 0) | (mustFollow[i] ?? 0);
-    });
-  }
-  return mask;
+  return withNeeds(
+    problem,
+    problem.steps.reduce((m, s, i) => (s.tier !== 'looks' || required.includes(s.id) ? m | (1 << i) : m), 0),
+  );
 }
 
 /** The most worth of looks that a plan can take on without a point-minute of dose or a point of peak; then the least time. */
