@@ -30,28 +30,56 @@ export const keepsLimits = (odds: Pick<Odds, 'stop' | 'bite'>, limits: ChanceLim
  * @param visit the plan of this input
  */
 export function checkPlan(input: PlanInput, visit: VisitPlan, options: PlanOptions = {}): CheckedPlan {
-  const fuller = visit.plan.chance.leftOut.length > 0 ? withMoreWork(input, visit, options) : { checks: 0, found: undefined };
-  if (fuller.found) return { ...fuller.found, checks: fuller.checks };
+  const better = isHeldBack(visit) ? withLessHeldBack(input, visit, options) : { checks: 0, found: undefined };
+  if (better.found) return { ...better.found, checks: better.checks };
   let [at, tighter] = [visit, 1];
+  let failed = 0;
   for (let drawn = 1; ; drawn++) {
-    const checks = fuller.checks + drawn;
+    const checks = better.checks + drawn;
     const { state, ...limits } = at.plan.chance;
     if (at.solution.chosen.length === 0) return { visit: at, odds: undefined, checks };
     const odds = drawLimited(at, state === 'kept' && drawn < CHECKS_AT_MOST);
-    if (state !== 'kept' || keepsLimits(odds, limits)) return { visit: at, odds, checks };
+    if (state !== 'kept') return { visit: at, odds, checks };
+    if (keepsLimits(odds, limits)) {
+      // Far below the limits, after a plan that failed: something between the two may do more, or ask for less rest.
+      const between =
+        failed > 0 && shareOf(odds, limits) < FAR_BELOW
+          ? planVisit(input, { ...options, tighter: Math.sqrt(failed * tighter) })
+          : undefined;
+      if (!between || between.plan.chance.state !== 'kept' || !isBetter(between, at)) return { visit: at, odds, checks };
+      const also = drawLimited(between, true);
+      return keepsLimits(also, limits) ? { visit: between, odds: also, checks: checks + 1 } : { visit: at, odds, checks: checks + 1 };
+    }
     if (drawn === CHECKS_AT_MOST) return { visit: notKept(at), odds, checks };
+    failed = tighter;
     tighter *= TIGHTER * Math.min(1, limits.stop / odds.stop.chance, limits.bite / odds.bite.chance);
     at = planVisit(input, { ...options, tighter }) ?? at;
   }
 }
 
+/** Share of the limits below which a plan that was made tighter is held against one between. Our default. */
+const FAR_BELOW = 0.6;
+const shareOf = (odds: Odds, limits: ChanceLimits): number => Math.max(odds.stop.chance / limits.stop, odds.bite.chance / limits.bite);
+
 /** Multiples of the limits by which is reckoned once more, the highest first: what is drawn is seldom below half of what is reckoned. Our defaults. */
 const LOOSER = [2, 1.4] as const;
+/** Minutes that a plan must save to be worth another look, beside the same work. Our default. */
+const WORTH_A_LOOK = 10;
 
-/** The first plan of more work than the one in hand whose drawn visits keep the limits. */
-function withMoreWork(
+/** Whether the limits of chance made something of a plan: work that was left, or longer rests. */
+const isHeldBack = ({ plan }: VisitPlan): boolean =>
+  plan.chance.leftOut.length > 0 || plan.reasons.some((r) => r.rule === 'plan.chance_kept');
+
+/** Less is left to keep the limits; or as much, in clearly less time. */
+function isBetter(a: VisitPlan, b: VisitPlan): boolean {
+  const [left, than] = [a.plan.chance.leftOut.length, b.plan.chance.leftOut.length];
+  return left < than || (left === than && a.plan.minutes <= b.plan.minutes - WORTH_A_LOOK);
+}
+
+/** The first plan of more work, or of less rest, than the one in hand whose drawn visits keep the limits. */
+function withLessHeldBack(
   input: PlanInput,
-  { plan }: VisitPlan,
+  visit: VisitPlan,
   options: PlanOptions,
 ): { readonly checks: number; readonly found: Omit<CheckedPlan, 'checks'> | undefined } {
   let checks = 0;
@@ -59,7 +87,7 @@ function withMoreWork(
   for (const tighter of LOOSER) {
     const more = planVisit(input, { ...options, tighter });
     if (!more || more.plan.chance.state !== 'kept' || more.solution.chosen.length === 0) continue;
-    if (more.plan.chance.leftOut.length >= plan.chance.leftOut.length || sameSteps(more, tried)) continue;
+    if (!isBetter(more, visit) || sameSteps(more, tried)) continue;
     checks++;
     tried = more;
     const odds = drawLimited(more, true);

@@ -33,7 +33,7 @@ export function solveInOrder(asked: PlanProblem, order: readonly number[], label
   if (typeof sets === 'string') return undefined;
   const numbers = numbersOf(problem);
   const budget = new Budget(labels);
-  const found = bestOrder({ numbers, sets, budget, below: Infinity, known: undefined, tableEntries: IN_ORDER_ENTRIES });
+  const found = bestOrder({ numbers, sets, budget, below: Infinity, known: undefined, fine: true });
   if (!found.label) return undefined;
   const mask = order.reduce((m, i) => m | (1 << i), 0);
   const chosen = chosenSteps(found.label, numbers).map((c) => ({ ...c, step: order[c.step] ?? c.step }));
@@ -52,9 +52,6 @@ export function canBeDone(asked: PlanProblem): boolean {
   const near = closedSetsOf(problem, nearOrder(beforeOf(problem), nearestOrder(numbers, beforeOf(problem)), NEAR_WIDTHS[0]));
   return typeof near !== 'string' && typeof anyOrder(numbers, near, new Budget(LABEL_BUDGET)) !== 'string';
 }
-
-/** A fixed order has few sets; a small table is enough. */
-const IN_ORDER_ENTRIES = 6_000;
 
 /** Whether a rested dog could bear a step if it were the only one. If not, no plan can hold it: strain and fatigue only add. */
 export function bearableAlone(problem: PlanProblem, index: number): boolean {

@@ -1,5 +1,6 @@
 import { TIERS } from '../words/index.js';
 import { DAY_SPREAD, type StepSpread } from './draw-visit.js';
+import { lessRest } from './less-rest.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import type { ReckonedChance } from './reckoned-chance.js';
 import { type Solution, solutionOf } from './solution.js';
@@ -112,8 +113,15 @@ export function solveWithinChance(
   const required = (asked.required ?? []).reduce((mask, id) => mask | (1 << steps.findIndex((s) => s.id === id)), 0);
   const looks = steps.reduce((mask, s, i) => (s.tier === 'looks' && !(required & (1 << i)) ? mask | (1 << i) : mask), 0);
   const without = wholeSet(asked, all & ~looks);
+  /** A plan that keeps the limits, without the rests that it does not need for that. */
+  const trimmed = (made: Planned): Planned => {
+    const chosen = lessRest(asked, made.solution.chosen, (less) => keeps(reckon(less)));
+    if (chosen === made.solution.chosen) return made;
+    const mask = chosen.reduce((m, c) => m | (1 << c.step), 0);
+    return { solution: solutionOf(asked, chosen, mask, made.solution.labelsLooked, undefined, 'best_found'), reckoned: reckon(chosen) };
+  };
   const rested = carefulPlan(all);
-  if (rested && keeps(rested.reckoned)) return { ...rested, kept: true, asAsked };
+  if (rested && keeps(rested.reckoned)) return { ...trimmed(rested), kept: true, asAsked };
 
   /** Fewer and fewer of some steps until the limits hold, and of what went what can come back; nothing where only ease would be left. */
   const fewer = (from: number): Kept | 'nothing' | undefined => {
@@ -152,15 +160,19 @@ export function solveWithinChance(
     )
       found = first;
   }
-  if (typeof found === 'object') return { solution: found.solution, reckoned: found.reckoned, kept: true, asAsked };
+  if (typeof found === 'object') return { ...trimmed(found), kept: true, asAsked };
   if (found === 'nothing') return { solution: nothingOf(asked, asAsked), reckoned: NONE, kept: true, asAsked };
   return { ...least, kept: false, asAsked };
 }
 
-/** A plan of some steps that keeps the limits. */
-interface Kept {
+/** A plan, and what it was reckoned to come to. */
+interface Planned {
   readonly solution: Solution;
   readonly reckoned: ReckonedChance;
+}
+
+/** A plan of some steps that keeps the limits. */
+interface Kept extends Planned {
   readonly mask: number;
 }
 
@@ -198,7 +210,7 @@ function withoutTheRiskiest(
   problem: PlanProblem,
   from: number,
   required: number,
-  { solution, reckoned }: { readonly solution: Solution; readonly reckoned: ReckonedChance },
+  { solution, reckoned }: Planned,
   limits: ChanceLimits,
 ): number {
   const hard = new Map(solution.chosen.map((c, at) => [c.step, reckoned.hardBySteps[at] ?? 0]));

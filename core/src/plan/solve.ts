@@ -74,8 +74,8 @@ function bestWork(
     solution: toSolution(gap, proof),
     mask: best?.mask ?? 0,
   });
-  const search = (mask: number, sharing: number, below: number): ReturnType<typeof bestOfSet> =>
-    bestOfSet(subProblem(problem, mask), { budget, among: sharing }, below, (chosen, burden, bound) => {
+  const search = (mask: number, sharing: number, below: number, sketch = false): ReturnType<typeof bestOfSet> =>
+    bestOfSet(subProblem(problem, mask), { budget, among: sharing, sketch }, below, (chosen, burden, bound) => {
       best = { mask, chosen, burden };
       onProgress(toSolution(sure ? gapOf(burden, Math.min(lowest(), bound)) : undefined, sure ? 'within' : 'best_found'));
     });
@@ -96,7 +96,9 @@ function bestWork(
       open.set(mask, least);
       continue;
     }
-    const found = search(mask, Math.min(sets.alike + 1, SETS_THAT_SHARE), better > 0 ? Infinity : (best?.burden ?? Infinity));
+    // Of several, it is told first which are worth a search.
+    const several = sets.alike > 0 || better === 0;
+    const found = search(mask, Math.min(sets.alike + 1, SETS_THAT_SHARE), better > 0 ? Infinity : (best?.burden ?? Infinity), several);
     if (found === 'unknown') sure = false;
     else if (found !== 'does_not_fit') open.set(mask, found);
     if (found === 'does_not_fit' || found === 'unknown') {
@@ -111,11 +113,16 @@ function bestWork(
   if (sets.cut) sure = false;
   if (!best && !sure) inHurry();
   if (!best) return ended(sure ? 0 : undefined, required === 0 && sure ? 'proven' : sure ? 'impossible' : 'best_found');
-  // What other sets did not need of their share goes to those that are not settled.
-  for (const [mask, bound] of [...open].sort((a, b) => a[1] - b[1])) {
-    if (bound >= best.burden - SAME_BURDEN || budget.empty()) break;
-    const found = search(mask, 1, best.burden);
-    if (typeof found === 'number') open.set(mask, Math.max(bound, found));
+  // The most promising first, with a share for each that could still be better; then what is left for those that are not settled.
+  for (const sharing of [SETS_THAT_SHARE, 1]) {
+    const worthIt = (): [number, number][] =>
+      [...open].filter(([, bound]) => bound < (best?.burden ?? 0) - SAME_BURDEN).sort((a, b) => a[1] - b[1]);
+    for (const [mask, bound] of worthIt()) {
+      if (bound >= best.burden - SAME_BURDEN) continue;
+      if (budget.empty()) break;
+      const found = search(mask, Math.min(sharing, worthIt().length), best.burden);
+      if (typeof found === 'number') open.set(mask, Math.max(bound, found));
+    }
   }
   if (!sure) return ended(undefined, 'best_found');
   const gap = gapOf(best.burden, lowest());

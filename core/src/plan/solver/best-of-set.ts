@@ -1,6 +1,6 @@
 import type { ChosenStep, PlanProblem } from '../model.js';
 import { bestOrder } from './best-order.js';
-import { boundTable } from './bound-table.js';
+import { boundTable, roomForBreaks } from './bound-table.js';
 import { Budget } from './budget.js';
 import type { ClosedSets } from './closed-sets.js';
 import { chosenSteps, type Label, mannerOfSearch } from './labels.js';
@@ -15,6 +15,12 @@ const EPS = 1e-9;
 /** Labels after which it is no longer asked whether one set of steps fits at all. */
 const FEASIBLE_LABELS = 60_000;
 const FEASIBLE_BEAM = 60;
+/** Tables of minutes, the quick one first, and sets of steps above which there is only that. Our defaults. */
+const MINUTE_TABLES = [
+  { strainCells: 12, standingCells: 2 },
+  { strainCells: 24, standingCells: 3 },
+] as const;
+const SETS_FOR_FINER = 20_000;
 /** Steps that may change places when the orders are too many to list. */
 export const NEAR_WIDTHS = [6, 9] as const;
 
@@ -23,6 +29,10 @@ export interface Spend {
   readonly budget: Budget;
   /** Sets that share what is left. */
   readonly among: number;
+  /** A first plan and a bound, to tell which of many sets are worth a search. */
+  readonly sketch?: boolean;
+  /** A plan that is only a little better counts, too. */
+  readonly exact?: boolean;
 }
 
 /**
@@ -31,7 +41,7 @@ export interface Spend {
  */
 export function bestOfSet(
   { problem, indices }: SubProblem,
-  { budget, among }: Spend,
+  { budget, among, sketch, exact }: Spend,
   below: number,
   onPlan: (chosen: readonly ChosenStep[], burden: number, lowerBound: number) => void,
 ): number | 'does_not_fit' | 'unknown' {
@@ -51,29 +61,44 @@ export function bestOfSet(
   if (sets === 'too_many') return nearBest(problem, numbers, budget.share(among), below, tell);
   const fits = anyOrder(numbers, sets, budget);
   if (fits === 'does_not_fit' || fits === 'unknown') return fits;
-  return bestOrder({ numbers, sets, budget: budget.share(among), below, known: fits, onPlan: tell }).lowerBound;
+  return bestOrder({
+    numbers,
+    sets,
+    budget: budget.share(among),
+    below,
+    known: fits,
+    sketch: sketch === true,
+    exact: exact === true,
+    onPlan: tell,
+  }).lowerBound;
 }
 
 /** Some order of all steps that keeps every limit: the quickest that a beam finds, or the full search when the beam finds none. */
 export function anyOrder(numbers: Numbers, sets: ClosedSets, budget: Budget): Label | 'does_not_fit' | 'unknown' {
-  const cells = stepCells(numbers, sets.masks.length > 20_000 ? 12 : 24);
-  const minutes = boundTable(numbers, sets, { minutePrice: 1, dose: false, standingCells: 3, cells, ended: () => budget.empty() });
-  if (minutes.atStart > numbers.session + EPS) return 'does_not_fit';
-  const ask = (width: number, spend: Budget): ReturnType<typeof searchOrder> =>
-    searchOrder({
-      manner: mannerOfSearch(numbers, { minutePrice: 1, timeOnly: true }),
-      sets,
-      bounds: [{ table: minutes, dearer: 0 }],
-      minutes,
-      width,
-      budget: spend,
-    });
-  // A first plan is always looked for, even when time is up: a beam is short.
-  const quick = ask(FEASIBLE_BEAM, new Budget(Infinity));
-  if (quick.label) return quick.label;
-  if (!quick.cut) return 'does_not_fit';
-  const full = ask(Infinity, budget.part(FEASIBLE_LABELS));
-  return full.label ?? (full.cut ? 'unknown' : 'does_not_fit');
+  if (roomForBreaks(numbers, sets)(0, 0, numbers.session) < 0) return 'does_not_fit';
+  for (const [at, { strainCells, standingCells }] of MINUTE_TABLES.entries()) {
+    const cells = stepCells(numbers, strainCells, false);
+    const ended = (): boolean => budget.empty();
+    const minutes = boundTable(numbers, sets, { minutePrice: 1, dose: false, standingCells, cells, ended });
+    if (minutes.atStart > numbers.session + EPS) return 'does_not_fit';
+    const ask = (width: number, spend: Budget): ReturnType<typeof searchOrder> =>
+      searchOrder({
+        manner: mannerOfSearch(numbers, { minutePrice: 1, timeOnly: true }),
+        sets,
+        bounds: [{ table: minutes, dearer: 0 }],
+        minutes,
+        width,
+        budget: spend,
+      });
+    // A first plan is always looked for, even when time is up: a beam is short.
+    const quick = ask(FEASIBLE_BEAM, new Budget(Infinity));
+    if (quick.label) return quick.label;
+    if (!quick.cut) return 'does_not_fit';
+    if (at < MINUTE_TABLES.length - 1 && sets.masks.length <= SETS_FOR_FINER) continue;
+    const full = ask(Infinity, budget.part(FEASIBLE_LABELS));
+    return full.label ?? (full.cut ? 'unknown' : 'does_not_fit');
+  }
+  return 'unknown';
 }
 
 /** For more orders than can be listed: the best near an order put together step by step, with a bound that ignores the order. */

@@ -1,6 +1,8 @@
+import { BREAK_STEP_MINUTES } from '../model.js';
 import { burden } from '../objective.js';
 import { simulate } from '../simulate.js';
-import { type BoundTable, boundTable, type TableQuestion } from './bound-table.js';
+import { annealed } from './anneal.js';
+import { type BoundTable, boundTable, roomForBreaks, type TableQuestion } from './bound-table.js';
 import type { Budget } from './budget.js';
 import type { ClosedSets } from './closed-sets.js';
 import { chosenSteps, type Label, mannerOfSearch, type SearchManner } from './labels.js';
@@ -23,8 +25,12 @@ export interface BestOrderQuestion {
   readonly below: number;
   /** A plan known to keep all limits, to begin with. */
   readonly known: Label | undefined;
-  /** Entries of the first table, when it should be smaller or larger than usual. */
-  readonly tableEntries?: number;
+  /** Without the coarsest table. */
+  readonly fine?: boolean;
+  /** A quick plan and a bound, no search. */
+  readonly sketch?: boolean;
+  /** A plan that is only a little better is looked for to the end. */
+  readonly exact?: boolean;
   /** Told of each better plan. */
   readonly onPlan?: (label: Label, burden: number, lowerBound: number) => void;
 }
@@ -32,21 +38,30 @@ export interface BestOrderQuestion {
 /** Labels that the beam keeps after each number of steps: the first width gives a plan at once, the second a good one. */
 const BEAM_WIDTHS = [24, 160] as const;
 /**
- * Tables from coarse to fine: entries at most, which fix how finely strain is cut, and labels of a search after which the next finer table
- * is worth its time. Our defaults: a table takes about 2, 15 and 150 ms.
+ * Tables from coarse to fine: cells of strain, of which some edge always lies on the line of `watch`, cells of the standing clock, and labels of a
+ * search after which the next finer table is worth its time. Our defaults, found by trying.
  */
 const TABLES = [
-  { entries: 20_000, labels: 6_000 },
-  { entries: 300_000, labels: 40_000 },
-  { entries: 3_000_000, labels: Infinity },
+  { strainCells: 12, standingCells: 1, labels: 6_000 },
+  { strainCells: 24, standingCells: 2, labels: 25_000 },
+  { strainCells: 48, standingCells: 3, labels: 60_000 },
+  { strainCells: 96, standingCells: 4, labels: Infinity },
 ] as const;
-const FINEST = TABLES[2].entries;
-/** Sets of steps above which the coarsest table has too few cells for each to tell them apart. Our default. */
+type Fineness = (typeof TABLES)[number];
+/** Entries of a table at most: finer ones are left out where there are many sets of steps. */
+const ENTRIES_AT_MOST = 4_000_000;
+/** Sets of steps above which the coarsest table has too few cells to tell them apart. */
 const SETS_FOR_COARSEST = 250;
+/** Entries at most, and cells of strain at least, of the tables that are made for each price. */
+const SCAN_ENTRIES = 200_000;
+const SCAN_CELLS = 24;
+/** Break steps that are counted at most, and entries of a table that counts them. Our defaults. */
+const BREAKS_COUNTED = 24;
+const COUNTED_ENTRIES = 1_500_000;
+/** A plan that could be better by less than this share is not looked for with the finest tables. Our default. */
+const GOOD_ENOUGH = 0.008;
 /** Dearer minutes that are tried as a multiplier for the session. */
 const MULTIPLIERS = [1.5, 3, 6, 12, 24, 48, 96, 200] as const;
-/** Entries of the tables that only tell which multiplier to take. */
-const SCAN_ENTRIES = 100_000;
 const EPS = 1e-9;
 
 /**
@@ -61,7 +76,9 @@ const EPS = 1e-9;
  */
 export function bestOrder(q: BestOrderQuestion): BestOrder {
   const { numbers, sets, budget } = q;
-  const coarse = q.tableEntries ?? TABLES[sets.masks.length > SETS_FOR_COARSEST ? 1 : 0].entries;
+  const usable = TABLES.filter((t, at) => at === 0 || entriesOf(sets, t) <= ENTRIES_AT_MOST);
+  const grades = usable.length > 1 && (q.fine || sets.masks.length > SETS_FOR_COARSEST) ? usable.slice(1) : usable;
+  const coarse = grades[0] ?? TABLES[0];
   let best: Label | undefined;
   let bestBurden = q.below;
   let lowerBound = 0;
@@ -77,31 +94,32 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
   };
   const ended = (): BestOrder => ({ label: best, burden: bestBurden, lowerBound: Math.min(lowerBound, bestBurden) });
   const tables = new Map<string, BoundTable>();
-  const cells = new Map<number, StepCells>();
-  const table = (question: Pick<TableQuestion, 'minutePrice' | 'dose'>, entries: number): BoundTable => {
-    const key = JSON.stringify([question, entries]);
+  const cells = new Map<string, StepCells>();
+  const table = (question: Pick<TableQuestion, 'minutePrice' | 'dose' | 'breaks'>, grade: Fineness): BoundTable => {
+    const key = JSON.stringify([question, grade.strainCells]);
     const known = tables.get(key);
     if (known) return known;
-    const { strainCells, standingCells } = finenessFor(sets, entries, question.dose);
-    const steps = cells.get(strainCells) ?? stepCells(numbers, strainCells);
-    cells.set(strainCells, steps);
-    const ended = entries === FINEST ? () => budget.empty() : undefined;
-    const made = boundTable(numbers, sets, { ...question, standingCells, cells: steps, ended });
+    const cellsKey = JSON.stringify([grade.strainCells, question.dose]);
+    const steps = cells.get(cellsKey) ?? stepCells(numbers, grade.strainCells, question.dose);
+    cells.set(cellsKey, steps);
+    const ended = grade === coarse ? undefined : () => budget.empty();
+    const made = boundTable(numbers, sets, { ...question, standingCells: grade.standingCells, cells: steps, ended });
     tables.set(key, made);
     return made;
   };
-  const priced = (minutePrice: number, entries: number): BoundTable => table({ minutePrice, dose: true }, entries);
-  const minutesTable = (): BoundTable => table({ minutePrice: 1, dose: false }, coarse);
+  const priced = (minutePrice: number, grade: Fineness): BoundTable => table({ minutePrice, dose: true }, grade);
+  const minutesTable = (): BoundTable => table({ minutePrice: 1, dose: false }, grades[1] ?? coarse);
   offer(q.known);
 
   const { minutePrice } = numbers;
   const free: Numbers = { ...numbers, session: Infinity };
   const helped = numbers.helperMask !== 0;
+  const room = roomForBreaks(numbers, sets)(0, 0, numbers.session);
   let bounds: PricedTable[] = [{ table: priced(minutePrice, coarse), dearer: 0 }];
   lowerBound = Math.max(lowerBound, bounds[0]?.table.atStart ?? 0);
   const run = (manner: Partial<SearchManner>, width: number, on: Numbers = numbers, spend = budget): OrderFound =>
     searchOrder({
-      manner: mannerOfSearch(on, { minutePrice, keepMinutes: on === numbers || helped, ...manner }),
+      manner: mannerOfSearch(on, { longestPause: room * BREAK_STEP_MINUTES, keepMinutes: on === numbers || helped, ...manner }),
       sets,
       bounds,
       minutes: on === numbers && Number.isFinite(numbers.session) ? minutesTable() : undefined,
@@ -110,18 +128,18 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     });
   const proven = (): boolean => lowerBound >= bestBurden - SAME_BURDEN || budget.empty();
 
-  for (const width of BEAM_WIDTHS) {
+  for (const width of q.sketch ? [] : BEAM_WIDTHS) {
     if (proven()) return ended();
-    const { label } = run({ below: Infinity }, width, free);
+    const { label } = run({ below: bestBurden }, width, free);
     offer(label);
     if (label && label.minutes > numbers.session + EPS) break;
   }
   if (proven()) return ended();
 
-  if (best && best !== q.known) {
+  if (!q.sketch && best && best !== q.known) {
     // A plan that forgot the session fits in it: the best of that kind is the best, if it fits too.
     const atMost = bestBurden;
-    const first = fullSearch((spend) => run({ below: atMost }, Infinity, free, spend));
+    const first = fullSearch((spend) => run({ below: atMost }, Infinity, free, spend), coarse);
     if (!first) return ended();
     if (first.label) {
       lowerBound = Math.max(lowerBound, first.label.burden);
@@ -130,35 +148,64 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     if (proven()) return ended();
   }
 
-  bounds = multipliers().map((dearer) => ({ dearer, table: priced(minutePrice + dearer, coarse) }));
+  const scan = grades.find((g) => g.strainCells >= SCAN_CELLS && entriesOf(sets, g) <= SCAN_ENTRIES) ?? coarse;
+  bounds = atGrade(scan);
   raise();
-  for (const width of BEAM_WIDTHS) {
+  for (const width of q.sketch ? [BEAM_WIDTHS[0]] : BEAM_WIDTHS) {
     if (proven()) return ended();
-    offer(run({ below: Infinity }, width).label);
+    offer(run({ below: bestBurden }, width).label);
   }
+  if (q.sketch) return ended();
   if (proven()) return ended();
-  const second = fullSearch((spend) => run({ below: bestBurden }, Infinity, numbers, spend), oneByOne);
-  if (second) {
-    offer(second.label);
-    lowerBound = bestBurden;
-  }
+  const start = best ?? q.known;
+  if (start) offer(annealed(numbers, beforeOfSets(sets, numbers.steps.length), start, budget));
+  if (proven()) return ended();
+  let below = bestBurden;
+  const second = fullSearch(
+    (spend, last) => {
+      // What is left to find at last has to be worth it.
+      below = last && !q.exact ? bestBurden * (1 - GOOD_ENOUGH) : bestBurden;
+      return run({ below }, Infinity, numbers, spend);
+    },
+    scan,
+    oneByOne,
+  );
+  if (!second) return ended();
+  offer(second.label);
+  lowerBound = Math.max(lowerBound, Math.min(bestBurden, below));
+  if (proven()) return ended();
+  const last = run({ below: bestBurden }, Infinity);
+  if (last.cut) return ended();
+  offer(last.label);
+  lowerBound = bestBurden;
   return ended();
 
-  /**
-   * Multipliers at which a plan that forgets the session comes to fit in it: the first that fits, and the last that does not. Plans
-   * that fit are offered on the way.
-   */
+  /** The multipliers by which the bound is highest, and the next best: it is concave, so past its highest it only falls. */
   function multipliers(): number[] {
-    let last = 0;
+    const tried = [{ dearer: 0, bound: priced(minutePrice, scan).atStart }];
     for (const dearer of MULTIPLIERS) {
-      const price = minutePrice + dearer;
-      bounds = [{ table: priced(price, Math.min(coarse, SCAN_ENTRIES)), dearer: 0 }];
-      const { label } = run({ below: Infinity, minutePrice: price, keepMinutes: helped }, BEAM_WIDTHS[0], free);
-      offer(label);
-      if (budget.empty() || (label && label.minutes <= numbers.session + EPS)) return [dearer, last];
-      last = dearer;
+      if (budget.empty()) break;
+      const last = tried[tried.length - 1]?.bound ?? 0;
+      const bound = priced(minutePrice + dearer, scan).atStart - dearer * numbers.session;
+      tried.push({ dearer, bound });
+      if (bound < last) break;
     }
-    return [last];
+    return tried
+      .sort((a, b) => b.bound - a.bound)
+      .slice(0, 2)
+      .map((t) => t.dearer);
+  }
+
+  /** Bounds by the breaks that the session leaves room for, where that is not too much; by dearer minutes where it is. */
+  function atGrade(grade: Fineness): PricedTable[] {
+    if (countable(grade)) return [{ dearer: 0, counted: true, table: table({ minutePrice, dose: true, breaks: room }, grade) }];
+    const counted = bounds.filter((b) => b.counted);
+    if (counted.length > 0) return counted;
+    return multipliers().map((dearer) => ({ dearer, table: priced(minutePrice + dearer, grade) }));
+  }
+
+  function countable(grade: Fineness): boolean {
+    return room >= 0 && room <= BREAKS_COUNTED && entriesOf(sets, grade) * (room + 1) <= COUNTED_ENTRIES;
   }
 
   function raise(): void {
@@ -170,25 +217,29 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     const together = bounds;
     for (const guide of together.length > 1 ? together : []) {
       bounds = [guide];
-      if (!budget.empty()) offer(run({ below: Infinity }, BEAM_WIDTHS[1]).label);
+      if (!budget.empty()) offer(run({ below: bestBurden }, BEAM_WIDTHS[1]).label);
     }
     bounds = together;
   }
 
   /** A full search with coarse tables, and with finer ones as long as that was not enough; something else is tried in between. */
-  function fullSearch(search: (spend: Budget) => OrderFound, between?: () => void): OrderFound | undefined {
-    // A search that was given a table of its own size goes on from it to the finest.
-    const first = TABLES.find((t) => t.entries === coarse) ?? { entries: coarse, labels: TABLES[1].labels };
-    const finer = q.tableEntries === undefined ? TABLES.filter((t) => t.entries > coarse) : [TABLES[2]];
-    for (const [at, { entries, labels }] of [first, ...finer].entries()) {
+  function fullSearch(
+    search: (spend: Budget, finest: boolean) => OrderFound,
+    from: Fineness,
+    between?: () => void,
+  ): OrderFound | undefined {
+    const finer = grades.slice(grades.indexOf(from));
+    for (const [at, grade] of finer.entries()) {
+      const finest = at === finer.length - 1;
       if (at > 0) {
-        if (entries === FINEST) between?.();
+        if (finest) between?.();
         if (budget.empty()) return undefined;
-        bounds = bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, entries) }));
+        bounds = between ? atGrade(grade) : bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, grade) }));
         raise();
         if (proven()) return undefined;
       }
-      const found = search(labels === Infinity ? budget : budget.part(labels));
+      const labels = finest ? Infinity : grade.labels;
+      const found = search(labels === Infinity ? budget : budget.part(labels), finest && at > 0);
       lowerBound = Math.max(lowerBound, Math.min(found.lowerBound, bestBurden));
       if (!found.cut) return found;
     }
@@ -196,14 +247,17 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
   }
 }
 
-/**
- * Cells that a table of so many entries can have; every set has about two places. For dose strain comes first, since it is rounded with
- * every step; minutes alone are decided by breaks, and most of those by the standing clock.
- */
-function finenessFor(sets: ClosedSets, entries: number, dose: boolean): { strainCells: number; standingCells: number } {
-  const cells = entries / (2 * sets.masks.length);
-  const standingCells = within(1, dose ? cells / 60 : cells / 16, 8);
-  return { standingCells, strainCells: within(12, Math.floor(cells / standingCells), 200) };
+/** For each step the steps that are done before it in every order. */
+function beforeOfSets(sets: ClosedSets, steps: number): number[] {
+  const before = new Array<number>(steps).fill(-1);
+  for (let set = 0; set < sets.masks.length; set++)
+    for (let way = sets.from[set] ?? 0; way < (sets.from[set + 1] ?? 0); way++) {
+      const step = sets.step[way] ?? 0;
+      before[step] = (before[step] ?? -1) & (sets.masks[set] ?? 0);
+    }
+  return before;
 }
 
-const within = (low: number, x: number, high: number): number => Math.max(low, Math.min(high, Math.round(x)));
+/** Entries of a table: every set of steps has about two places. */
+const entriesOf = (sets: ClosedSets, { strainCells, standingCells }: Fineness): number =>
+  2 * sets.masks.length * strainCells * standingCells;

@@ -36,6 +36,8 @@ export interface SearchManner {
   readonly timeOnly: boolean;
   /** Only plans of less burden are looked for. */
   readonly below: number;
+  /** Minutes of a break at most: what the session leaves beside the work. */
+  readonly longestPause: number;
   /** Decay of strain over 0, 1, 2 … break steps, so that labels are compared without an exponential each. */
   readonly decay: readonly number[];
 }
@@ -54,6 +56,7 @@ export function mannerOfSearch(numbers: Numbers, change: Partial<Omit<SearchMann
     keepMinutes: true,
     timeOnly: false,
     below: Infinity,
+    longestPause: Infinity,
     ...change,
     decay: Array.from({ length: DECAY_STEPS + 1 }, (_, n) => Math.exp(-numbers.k * n * BREAK_STEP_MINUTES)),
   };
@@ -175,6 +178,7 @@ export function grow(
       for (let n = part > 0 && step.restsBetween ? 1 : 0; ; n++) {
         if (n > 0 && part === 0 && step.noBreakBefore && !first) break;
         const pause = n * BREAK_STEP_MINUTES;
+        if (pause > m.longestPause + EPS) break;
         const minutes = way.minutes + pause + step.partMinutes;
         if (minutes > numbers.session + EPS) break;
         if (m.below < Infinity && way.burden + m.minutePrice * (pause + step.partMinutes) >= m.below) break;

@@ -129,6 +129,23 @@ export function doseOf(from: number, to: number, rate: number, minutes: number, 
     : (rate * crossing - (WATCH_AT - from)) / k - WATCH_AT * crossing;
 }
 
+/**
+ * How much a stretch's dose grows with each point of strain before it: the minutes above the line, each weighed by what is left then of a
+ * point at the start.
+ */
+export function doseSlopeOf(from: number, to: number, rate: number, minutes: number, k: number): number {
+  if (from < WATCH_AT && to <= WATCH_AT) return 0;
+  if (k * minutes < HARDLY_DECAYS) {
+    if (from >= WATCH_AT && to >= WATCH_AT) return minutes;
+    return (minutes * (Math.max(from, to) - WATCH_AT)) / Math.abs(to - from);
+  }
+  const settles = rate / k;
+  const atCrossing = (WATCH_AT - settles) / (from - settles);
+  const first = from < WATCH_AT ? atCrossing : 1;
+  const last = to < WATCH_AT ? atCrossing : Math.exp(-k * minutes);
+  return Math.max(0, (first - last) / k);
+}
+
 /** Dose of a rest of some minutes, point-minutes. */
 export function restDose(strain: number, minutes: number, k: number): number {
   return strain <= WATCH_AT ? 0 : doseOf(strain, strain * Math.exp(-k * minutes), 0, minutes, k);

@@ -12,6 +12,8 @@ export interface PricedTable {
   readonly table: BoundTable;
   /** Point-minutes a minute by which the table's minutes are dearer than the search's. */
   readonly dearer: number;
+  /** It counts the breaks that the session leaves room for. */
+  readonly counted?: boolean;
 }
 
 export interface OrderSearch {
@@ -103,10 +105,10 @@ function leastOf(s: OrderSearch, layer: readonly State[]): number {
 /** What a label has to add at least until the end; `Infinity` when it cannot end within the session. */
 function leastRest(s: OrderSearch, set: number, station: number, label: Label): number {
   const left = s.manner.numbers.session - label.minutes;
-  if (s.minutes && s.minutes.least(set, station, label.strain, label.standing) > left + EPS) return Infinity;
+  if (s.minutes && s.minutes.least(set, station, label.strain, label.standing, left) > left + EPS) return Infinity;
   let least = 0;
   for (const { table, dearer } of s.bounds) {
-    const value = table.least(set, station, label.strain, label.standing);
+    const value = table.least(set, station, label.strain, label.standing, left);
     least = Math.max(least, dearer > 0 ? value - dearer * left : value);
   }
   return least;
