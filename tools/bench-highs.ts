@@ -1,4 +1,6 @@
-import { burden, type PlanProblem, solve } from '@mansuet/core/plan';
+import { burden, type PlanProblem, simulate, solve } from '@mansuet/core/plan';
+import { gridVisits } from '../core/src/testing/grid-visits.js';
+import { solveInGrid } from '../core/src/testing/highs-grid-model.js';
 import { changeoverModel, highs, knapsackModel, optimum, orderingModel } from '../core/src/testing/highs-models.js';
 import { NO_RECOVERY_MINUTES, plainProblem, weightedJobs } from '../core/src/testing/linear-problems.js';
 import { randomFrom } from './bench-problems.js';
@@ -7,6 +9,10 @@ import { medianTime } from './median.js';
 /** Our solver beside an independent exact one on the linear special cases: times side by side, printed as rows of a table. */
 const solver = await highs();
 const ROUNDS = 9;
+/** The whole model takes the other solver seconds. */
+const GRID_ROUNDS = 3;
+const GRID_STEPS = 4;
+const GRID_VISITS = 6;
 
 function row(what: string, problem: PlanProblem, model: string, mine: (found: ReturnType<typeof solve>) => number): void {
   const theirs = optimum(solver, model);
@@ -55,3 +61,17 @@ const moves = plainProblem(
 );
 const moved = moves.steps.reduce((sum, s) => sum + s.minutes, 0);
 row('order of 7 steps at four places, fewest minutes between', moves, changeoverModel(moves), (f) => burden(f.value) / 3 - moved);
+
+for (const { dog, problem } of gridVisits(GRID_STEPS).slice(0, GRID_VISITS)) {
+  const ours = burden(solve(problem).value);
+  const theirs = solveInGrid(solver, problem);
+  const run = burden(simulate(problem, theirs.chosen));
+  const [a, b] = [medianTime(() => solve(problem), GRID_ROUNDS), medianTime(() => solveInGrid(solver, problem), GRID_ROUNDS)];
+  const enclosed = theirs.bound <= ours + 0.05 && ours <= run + 1e-6;
+  const same = enclosed
+    ? `yes: ${theirs.bound.toFixed(1)} to ${run.toFixed(1)}`
+    : `no: ${ours.toFixed(1)} against ${theirs.bound.toFixed(1)} to ${run.toFixed(1)}`;
+  process.stdout.write(
+    `| whole plan of ${dog}’s ${problem.steps.length} hardest steps in slots of 5 min | ${a.toFixed(1)} ms | ${b.toFixed(1)} ms | ${(b / a).toFixed(1)} | ${same} |\n`,
+  );
+}

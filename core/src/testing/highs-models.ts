@@ -2,7 +2,10 @@ import { CHANGEOVER_MINUTES, type PlanProblem } from '../plan/index.js';
 
 /** An exact solver that knows nothing of ours: HiGHS (MIT), compiled to WebAssembly. Linear models go in as CPLEX LP text. */
 export interface Highs {
-  solve(model: string, options: { mip_rel_gap: number }): { Status: string; ObjectiveValue: number };
+  solve(
+    model: string,
+    options: { mip_rel_gap: number },
+  ): { Status: string; ObjectiveValue: number; Columns: Readonly<Record<string, { readonly Primal: number } | undefined>> };
 }
 const isLoader = (x: unknown): x is () => Promise<Highs> => typeof x === 'function';
 

@@ -2,17 +2,18 @@ import fc from 'fast-check';
 import { recoveryPerMinute, strainAfter, strainDoseAbove, WATCH_AT } from '../../strain/index.js';
 import { aProblem, aStep } from '../../testing/problems.js';
 import { POSTS, TIERS } from '../../words/index.js';
+import { BREAK_STEP_MINUTES } from '../model.js';
 import { burden } from '../objective.js';
 import { precedenceOf } from '../precedence.js';
 import { simulate } from '../simulate.js';
 import { solveInOrder } from '../solve-in-order.js';
 import { solve } from '../solve.js';
-import { boundTable } from './bound-table.js';
+import { boundTable, roomForBreaks } from './bound-table.js';
 import { Budget } from './budget.js';
 import { closedSets } from './closed-sets.js';
 import { leastBurden } from './least-burden.js';
 import { nearestOrder } from './nearest-order.js';
-import { doseOf, numbersOf, restDose } from './numbers.js';
+import { doseOf, doseSlopeOf, numbersOf, restDose } from './numbers.js';
 import { compareWorth, SetsByWorth, worthOfSet } from './sets-by-worth.js';
 import { stepCells } from './step-cells.js';
 import { beforeOf, closedSetsOf, nearOrder, subProblem } from './sub-problem.js';
@@ -42,6 +43,24 @@ const problems = fc
         .map(([a, b]) => ({ first: `s${a}`, then: `s${b}`, kind: 'before' as const, rule: 'order.mats_before_bath' as const })),
     }),
   );
+
+describe('doseSlopeOf', () => {
+  it('never rises above the curve that it touches: dose is convex in the strain before it', () => {
+    const any = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
+    fc.assert(
+      fc.property(any(0, 70), any(0, 10), any(0, 6), any(0.5, 40), any(2, 30), (strain, more, rate, minutes, halfLife) => {
+        const k = recoveryPerMinute(halfLife);
+        const dose = (from: number): number => doseOf(from, endOf(from), rate, minutes, k);
+        const endOf = (from: number): number => from * Math.exp(-k * minutes) + (rate / k) * (1 - Math.exp(-k * minutes));
+        const slope = doseSlopeOf(strain, endOf(strain), rate, minutes, k);
+        expect(dose(strain) + slope * more).toBeLessThanOrEqual(dose(strain + more) + 1e-6);
+        expect(slope).toBeLessThanOrEqual(minutes + 1e-9);
+      }),
+      { numRuns: 400 },
+    );
+    expect(doseSlopeOf(60, 60, 0, 10, 1e-9)).toBeCloseTo(10, 6);
+  });
+});
 
 describe('doseOf', () => {
   it('is the area above the line that the closed form gives, from the two ends alone', () => {
@@ -115,6 +134,28 @@ describe('boundTable', () => {
       { numRuns: 80, seed: 11 },
     );
     expect(fineSum).toBeGreaterThan(coarseSum);
+  });
+  it('that counts breaks is never above the best plan within the session, nor below the table that does not', () => {
+    let above = 0;
+    fc.assert(
+      fc.property(problems, fc.integer({ min: 6, max: 25 }), (problem, halfLifeMinutes) => {
+        const all = { ...problem, halfLifeMinutes, required: problem.steps.map((s) => s.id) };
+        const found = solve(all);
+        fc.pre(found.proof === 'proven');
+        const sets = closedSetsOf(all);
+        if (typeof sets === 'string') throw new Error(sets);
+        const numbers = numbersOf(all);
+        const breaks = roomForBreaks(numbers, sets)(0, 0, numbers.session);
+        expect(breaks).toBeGreaterThanOrEqual(found.chosen.flatMap((c) => c.breaks).reduce((a, b) => a + b, 0) / BREAK_STEP_MINUTES);
+        const question = { minutePrice: 3, dose: true, standingCells: 2, cells: stepCells(numbers, 48) };
+        const [counted, free] = [boundTable(numbers, sets, { ...question, breaks }).atStart, boundTable(numbers, sets, question).atStart];
+        expect(counted).toBeLessThanOrEqual(burden(found.value) + 1e-6);
+        expect(counted).toBeGreaterThanOrEqual(free - 1e-6);
+        if (counted > 1.02 * free) above++;
+      }),
+      { numRuns: 120, seed: 12 },
+    );
+    expect(above).toBeGreaterThan(4);
   });
   it('of minutes alone is never above the minutes of any plan', () => {
     fc.assert(
