@@ -73,7 +73,7 @@ export function solveWithinChance(
     if (!withinSums(sub.problem)) return undefined;
     let chosen: readonly ChosenStep[] | undefined;
     const budget = new Budget(LABELS_BESIDE, clock, until);
-    bestOfSet(sub, { budget, among: 1, sketch: true }, Infinity, (better) => {
+    bestOfSet(sub, { budget, among: 1 }, Infinity, (better) => {
       chosen = better;
     });
     if (!chosen) return undefined;

@@ -110,7 +110,6 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
   const priced = (minutePrice: number, grade: Fineness): BoundTable => table({ minutePrice, dose: true }, grade);
   const minutesTable = (): BoundTable => table({ minutePrice: 1, dose: false }, grades[1] ?? coarse);
   offer(q.known);
-  if (best && budget.empty()) return ended();
 
   const { minutePrice } = numbers;
   const free: Numbers = { ...numbers, session: Infinity };
@@ -129,16 +128,15 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     });
   const proven = (): boolean => lowerBound >= bestBurden - SAME_BURDEN || budget.empty();
 
-  for (const width of q.sketch ? [BEAM_WIDTHS[0]] : BEAM_WIDTHS) {
+  for (const width of q.sketch ? [] : BEAM_WIDTHS) {
     if (proven()) return ended();
     const { label } = run({ below: bestBurden }, width, free);
     offer(label);
     if (label && label.minutes > numbers.session + EPS) break;
   }
-  // A plan that forgot the session and fits in it has no need of the rest.
-  if (proven() || (q.sketch && best && best !== q.known)) return ended();
+  if (proven()) return ended();
 
-  if (best && best !== q.known) {
+  if (!q.sketch && best && best !== q.known) {
     // A plan that forgot the session fits in it: the best of that kind is the best, if it fits too.
     const atMost = bestBurden;
     const first = fullSearch((spend) => run({ below: atMost }, Infinity, free, spend), coarse);
