@@ -6,7 +6,7 @@ import { startLabel, type Label } from './labels.js';
 import { doseOf, type Numbers } from './numbers.js';
 
 /** Tries, how many of them cost as much as a label, and between two looks at what may be spent. Our defaults: about a tenth of a second. */
-const TRIES = 24_000;
+const TRIES = 16_000;
 const TRIES_PER_LOOK = 500;
 const LABELS_PER_TRY = 1;
 /** Point-minutes by which a try may be worse at first and at last, as a share of the burden it began with. Our defaults. */
@@ -113,31 +113,30 @@ function follow(
   let lags = start.lags;
   let done = 0;
   let worked = 0;
-  const pass = (length: number): void => {
-    minutes += length;
-    burden += minutePrice * length;
-    if (lags.length > 0) lags = lags.map((l) => Math.max(0, l - length));
-  };
-  const rest = (length: number): void => {
-    const after = strain * Math.exp(-k * length);
-    burden += doseOf(strain, after, 0, length, k);
-    strain = after;
-    pass(length);
-  };
   for (const index of draft.order) {
     const step = numbers.steps[index];
     const need = before[index] ?? 0;
     if (!step || (done & need) !== need) return undefined;
     const next = draft.station[index] ?? 0;
     const way = numbers.change[station]?.[next] ?? 0;
-    if (way > 0) rest(way);
+    if (way > 0) {
+      const after = strain * Math.exp(-k * way);
+      burden += doseOf(strain, after, 0, way, k) + minutePrice * way;
+      strain = after;
+      minutes += way;
+      if (lags.length > 0) lags = lags.map((l) => Math.max(0, l - way));
+    }
     station = next;
     const pauses = draft.breaks[index] ?? [];
     for (let part = 0; part < step.parts; part++) {
       const pause = (pauses[part] ?? 0) * BREAK_STEP_MINUTES;
       if (pause > 0) {
         if (part === 0 && step.noBreakBefore && done !== 0) return undefined;
-        rest(pause);
+        const after = strain * Math.exp(-k * pause);
+        burden += doseOf(strain, after, 0, pause, k) + minutePrice * pause;
+        strain = after;
+        minutes += pause;
+        if (lags.length > 0) lags = lags.map((l) => Math.max(0, l - pause));
         standing = 0;
       } else if (part > 0 && step.restsBetween) return undefined;
       if (part === 0 && step.lagsIn.some((l) => (lags[l] ?? 0) > EPS)) return undefined;
@@ -145,9 +144,10 @@ function follow(
       const tired = 1 + numbers.fatigue * worked;
       const after = strain * step.decay + step.gain * tired;
       if (Math.max(strain, after) > step.ceiling) return undefined;
-      burden += doseOf(strain, after, step.ratePerMinute * tired, step.partMinutes, k);
+      burden += doseOf(strain, after, step.ratePerMinute * tired, step.partMinutes, k) + minutePrice * step.partMinutes;
       strain = after;
-      pass(step.partMinutes);
+      minutes += step.partMinutes;
+      if (lags.length > 0) lags = lags.map((l) => Math.max(0, l - step.partMinutes));
       worked += step.partMinutes;
       standing = step.standing ? standing + step.partMinutes : 0;
       if (standing > numbers.continuousStanding + EPS || minutes > numbers.session + EPS) return undefined;

@@ -157,9 +157,6 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
   }
   if (q.sketch) return ended();
   if (proven()) return ended();
-  const start = best ?? q.known;
-  if (start) offer(annealed(numbers, beforeOfSets(sets, numbers.steps.length), start, budget));
-  if (proven()) return ended();
   let below = bestBurden;
   const second = fullSearch(
     (spend, last) => {
@@ -212,6 +209,11 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     lowerBound = Math.max(lowerBound, ...bounds.map((b) => b.table.atStart - (b.dearer > 0 ? b.dearer * numbers.session : 0)));
   }
 
+  function anneal(): void {
+    const start = best ?? q.known;
+    if (start && !budget.empty()) offer(annealed(numbers, beforeOfSets(sets, numbers.steps.length), start, budget));
+  }
+
   /** One price alone may steer a beam better than the best of several: bounds near each other say little about what is near the best. */
   function oneByOne(): void {
     const together = bounds;
@@ -232,6 +234,8 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     for (const [at, grade] of finer.entries()) {
       const finest = at === finer.length - 1;
       if (at > 0) {
+        // Only what is not settled soon is worth a tenth of a second of something else.
+        if (between && at === 1) anneal();
         if (finest) between?.();
         if (budget.empty()) return undefined;
         bounds = between ? atGrade(grade) : bounds.map((b) => ({ ...b, table: priced(minutePrice + b.dearer, grade) }));
