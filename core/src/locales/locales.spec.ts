@@ -1,13 +1,12 @@
 import { proposeAgreement } from '../agreement/index.js';
 import { homeCare, tellVisit } from '../hand-back/index.js';
-import { BLADES, GUARDS } from '../knowledge/blades/index.js';
 import { whatKindChanges } from '../knowledge/dogs/index.js';
-import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { readEvent } from '../log/index.js';
-import { makePlan, type PlanInput } from '../plan/index.js';
+import { makePlan } from '../plan/index.js';
 import { findWordingFaults, RULE_IDS } from '../testing/parity.js';
 import { pseudoLanguage } from '../testing/pseudo-language.js';
 import { readFixture } from '../testing/read-fixture.js';
+import { recordedVisits } from '../testing/recorded-visits.js';
 import { replay } from '../visit/index.js';
 import { DOG_KINDS, FACTS, reason, type RuleId, RULES, type Saying, saying, ZONE_IDS } from '../words/index.js';
 import { ENGLISH } from './en/index.js';
@@ -157,9 +156,8 @@ describe('a second language', () => {
         .toBeNull();
   });
   it('says plans, agreements and hand-backs of the demo’s dogs with nothing of English left', () => {
-    const cases = readFixture('plan/fixtures/demo-plans.json.gz') as readonly { input: Omit<PlanInput, 'drawer' | 'guards' | 'house'> }[];
-    for (const { input: kept } of cases.slice(0, 10)) {
-      const input = { ...kept, dog: { ...kept.dog, name: 'Ωμ' }, drawer: BLADES, guards: GUARDS, house: HOUSE_DEFAULTS };
+    for (const { input: kept } of recordedVisits().slice(0, 10)) {
+      const input = { ...kept, dog: { ...kept.dog, name: 'Ωμ' } };
       const plan = makePlan(input);
       const all: readonly Saying[] = [
         ...plan.reasons,

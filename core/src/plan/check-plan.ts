@@ -1,5 +1,6 @@
 import type { DrawnVisit } from './draw-visit.js';
-import { type PlanOptions, planVisit, type VisitPlan } from './make-plan.js';
+import type { VisitPlan } from './handling-plan.js';
+import { type PlanOptions, planVisit } from './make-plan.js';
 import type { Odds } from './odds.js';
 import { oddsOfPlan } from './odds-of-plan.js';
 import type { PlanInput } from './plan-input.js';

@@ -1,5 +1,5 @@
 import { snapTimesOf, spreadsOf } from './chance-of-plan.js';
-import type { VisitPlan } from './make-plan.js';
+import type { VisitPlan } from './handling-plan.js';
 import { type Odds, oddsOf, type OddsQuestion } from './odds.js';
 
 /**

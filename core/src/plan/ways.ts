@@ -1,6 +1,6 @@
 import { type PlanWay, type Reason, reason, type ServiceItem, type StepName } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
-import type { HandlingPlan } from './make-plan.js';
+import type { HandlingPlan } from './handling-plan.js';
 import type { PlanInput } from './plan-input.js';
 
 /** What matters for health and not for looks. Common practice, no source. */

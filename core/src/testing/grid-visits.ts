@@ -1,13 +1,6 @@
-import { BLADES, GUARDS } from '../knowledge/blades/index.js';
-import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
-import { type PlanInput, type PlanProblem, planVisit } from '../plan/index.js';
+import { type PlanProblem, planVisit } from '../plan/index.js';
 import { SLOT_MINUTES } from './highs-grid-model.js';
-import { readFixture } from './read-fixture.js';
-
-interface Recorded {
-  readonly dog: string;
-  readonly input: Omit<PlanInput, 'drawer' | 'guards' | 'house'>;
-}
+import { recordedVisits } from './recorded-visits.js';
 
 /** A visit as it fits into a time grid. */
 export interface GridVisit {
@@ -25,10 +18,8 @@ const SLOTS_AT_MOST = 12;
  * @param steps how many of each visit
  */
 export function gridVisits(steps: number): GridVisit[] {
-  const recorded = readFixture('plan/fixtures/demo-plans.json.gz') as readonly Recorded[];
-  return recorded.flatMap(({ dog, input }) => {
-    const full: PlanInput = { ...input, way: 'with_risk', drawer: BLADES, guards: GUARDS, house: HOUSE_DEFAULTS };
-    const visit = planVisit(full, { labels: 2000 });
+  return recordedVisits().flatMap(({ dog, input }) => {
+    const visit = planVisit({ ...input, way: 'with_risk' }, { labels: 2000 });
     return visit ? [{ dog, problem: inGrid(visit.problem, steps) }] : [];
   });
 }

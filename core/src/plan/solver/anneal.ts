@@ -2,7 +2,7 @@ import { randomLcg } from 'd3-random';
 import { BREAK_STEP_MINUTES } from '../model.js';
 import { helperThere } from '../simulate.js';
 import type { Budget } from './budget.js';
-import { startLabel, type Label } from './labels.js';
+import { type Label, opened, passed, startLabel } from './labels.js';
 import { doseOf, type Numbers } from './numbers.js';
 
 /** Tries, how many of them cost as much as a label, and between two looks at what may be spent. Our defaults: about a tenth of a second. */
@@ -91,73 +91,53 @@ function change(numbers: Numbers, { order, station, breaks }: Draft, pick: (belo
   return () => void (station[step] = was);
 }
 
-/** The burden of a plan; `Infinity` where it breaks a limit. */
-function burdenOf(numbers: Numbers, before: readonly number[], draft: Draft): number {
-  return follow(numbers, draft, before)?.burden ?? Infinity;
-}
-
-interface Followed {
-  readonly burden: number;
-}
-
-/** Runs a plan through as a search grows its labels. @param onPart told of each part that is done */
-function follow(
-  numbers: Numbers,
-  draft: Draft,
-  before: readonly number[],
-  onPart?: (part: Omit<Label, 'parent'>) => void,
-): Followed | undefined {
+/**
+ * Runs a plan through as a search grows its labels, and gives its burden; `Infinity` where it breaks a limit. It is `simulate` on numbers that are
+ * worked out already: thousands of drafts are run through for one plan.
+ * @param onPart told of each part that is done
+ */
+function burdenOf(numbers: Numbers, before: readonly number[], draft: Draft, onPart?: (part: Omit<Label, 'parent'>) => void): number {
   const { k, minutePrice } = numbers;
-  const start = startLabel(numbers);
-  let { strain, standing, minutes, burden, station } = start;
-  let lags = start.lags;
+  let { strain, standing, minutes, burden, station, lags } = startLabel(numbers);
   let done = 0;
   let worked = 0;
+  const pass = (length: number, after: number, rate: number): void => {
+    burden += doseOf(strain, after, rate, length, k) + minutePrice * length;
+    strain = after;
+    minutes += length;
+    lags = passed(lags, length);
+  };
+  const rest = (length: number): void => pass(length, strain * Math.exp(-k * length), 0);
   for (const index of draft.order) {
     const step = numbers.steps[index];
     const need = before[index] ?? 0;
-    if (!step || (done & need) !== need) return undefined;
+    if (!step || (done & need) !== need) return Infinity;
     const next = draft.station[index] ?? 0;
-    const way = numbers.change[station]?.[next] ?? 0;
-    if (way > 0) {
-      const after = strain * Math.exp(-k * way);
-      burden += doseOf(strain, after, 0, way, k) + minutePrice * way;
-      strain = after;
-      minutes += way;
-      if (lags.length > 0) lags = lags.map((l) => Math.max(0, l - way));
-    }
+    const change = numbers.change[station]?.[next] ?? 0;
+    if (change > 0) rest(change);
     station = next;
-    const pauses = draft.breaks[index] ?? [];
     for (let part = 0; part < step.parts; part++) {
-      const pause = (pauses[part] ?? 0) * BREAK_STEP_MINUTES;
+      const pause = (draft.breaks[index]?.[part] ?? 0) * BREAK_STEP_MINUTES;
       if (pause > 0) {
-        if (part === 0 && step.noBreakBefore && done !== 0) return undefined;
-        const after = strain * Math.exp(-k * pause);
-        burden += doseOf(strain, after, 0, pause, k) + minutePrice * pause;
-        strain = after;
-        minutes += pause;
-        if (lags.length > 0) lags = lags.map((l) => Math.max(0, l - pause));
+        if (part === 0 && step.noBreakBefore && done !== 0) return Infinity;
+        rest(pause);
         standing = 0;
-      } else if (part > 0 && step.restsBetween) return undefined;
-      if (part === 0 && step.lagsIn.some((l) => (lags[l] ?? 0) > EPS)) return undefined;
-      if (step.helper && !helperThere(numbers.problem, minutes, minutes + step.partMinutes)) return undefined;
+      } else if (part > 0 && step.restsBetween) return Infinity;
+      if (part === 0 && step.lagsIn.some((l) => (lags[l] ?? 0) > EPS)) return Infinity;
+      if (step.helper && !helperThere(numbers.problem, minutes, minutes + step.partMinutes)) return Infinity;
       const tired = 1 + numbers.fatigue * worked;
       const after = strain * step.decay + step.gain * tired;
-      if (Math.max(strain, after) > step.ceiling) return undefined;
-      burden += doseOf(strain, after, step.ratePerMinute * tired, step.partMinutes, k) + minutePrice * step.partMinutes;
-      strain = after;
-      minutes += step.partMinutes;
-      if (lags.length > 0) lags = lags.map((l) => Math.max(0, l - step.partMinutes));
+      if (Math.max(strain, after) > step.ceiling) return Infinity;
+      pass(step.partMinutes, after, step.ratePerMinute * tired);
       worked += step.partMinutes;
       standing = step.standing ? standing + step.partMinutes : 0;
-      if (standing > numbers.continuousStanding + EPS || minutes > numbers.session + EPS) return undefined;
-      if (part + 1 === step.parts && step.lagsOut.length > 0)
-        lags = lags.map((l, at) => (step.lagsOut.includes(at) ? (numbers.lags[at]?.minutes ?? 0) : l));
+      if (standing > numbers.continuousStanding + EPS || minutes > numbers.session + EPS) return Infinity;
+      if (part + 1 === step.parts) lags = opened(numbers, lags, step.lagsOut);
       onPart?.({ strain, standing, minutes, burden, lags, step: index, pause, station });
     }
     done |= 1 << index;
   }
-  return { burden };
+  return burden;
 }
 
 /** A chain of labels as a draft. */
@@ -181,6 +161,6 @@ const copyOf = ({ order, station, breaks }: Draft): Draft => ({
 function labelOf(numbers: Numbers, draft: Draft): Label {
   let last = startLabel(numbers);
   const nothingBefore = numbers.steps.map(() => 0);
-  follow(numbers, draft, nothingBefore, (part) => (last = { ...part, parent: last }));
+  burdenOf(numbers, nothingBefore, draft, (part) => (last = { ...part, parent: last }));
   return last;
 }

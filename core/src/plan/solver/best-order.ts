@@ -211,7 +211,7 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
 
   function anneal(): void {
     const start = best ?? q.known;
-    if (start && !budget.empty()) offer(annealed(numbers, beforeOfSets(sets, numbers.steps.length), start, budget));
+    if (start && !budget.empty()) offer(annealed(numbers, sets.before, start, budget));
   }
 
   /** One price alone may steer a beam better than the best of several: bounds near each other say little about what is near the best. */
@@ -249,17 +249,6 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
     }
     return undefined;
   }
-}
-
-/** For each step the steps that are done before it in every order. */
-function beforeOfSets(sets: ClosedSets, steps: number): number[] {
-  const before = new Array<number>(steps).fill(-1);
-  for (let set = 0; set < sets.masks.length; set++)
-    for (let way = sets.from[set] ?? 0; way < (sets.from[set + 1] ?? 0); way++) {
-      const step = sets.step[way] ?? 0;
-      before[step] = (before[step] ?? -1) & (sets.masks[set] ?? 0);
-    }
-  return before;
 }
 
 /** Entries of a table: every set of steps has about two places. */

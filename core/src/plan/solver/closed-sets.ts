@@ -3,6 +3,8 @@
  * before a member is a member; an order is a path from the empty set to the full one.
  */
 export interface ClosedSets {
+  /** For each step, the mask of the steps that are done before it in every order. */
+  readonly before: readonly number[];
   /** Bit masks by number of members: the empty set first, the full one last. */
   readonly masks: readonly number[];
   /** Minutes of work in each set. */
@@ -59,5 +61,5 @@ export function closedSets(before: readonly number[], minutes: readonly number[]
     for (let i = 0; i < n; i++) if (mask & (1 << i)) sum += minutes[i] ?? 0;
     return sum;
   });
-  return { masks, worked, layers, from: Int32Array.from(from), step: Int32Array.from(step), to: Int32Array.from(to) };
+  return { before, masks, worked, layers, from: Int32Array.from(from), step: Int32Array.from(step), to: Int32Array.from(to) };
 }

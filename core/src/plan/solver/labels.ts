@@ -203,10 +203,11 @@ export function grow(
           m.minutePrice * (pause + step.partMinutes) +
           workDose +
           (n > 0 && !m.timeOnly && way.strain > WATCH_AT ? doseOf(way.strain, rested, 0, pause, k) : 0);
-        const lags = passed(way.lags, pause + step.partMinutes);
+        const passedLags = passed(way.lags, pause + step.partMinutes);
+        const lags = last ? opened(numbers, passedLags, step.lagsOut) : passedLags;
         const label: Label = { strain, standing, minutes, burden, lags, parent: way, step: index, pause, station: at };
         if (budget && !budget.spend(next.length / COMPARISONS_A_LABEL)) return [];
-        insert(next, last ? opened(numbers, label, step.lagsOut) : label, m, then);
+        insert(next, label, m, then);
         if (workDose === 0 && !(then.noRest && (rested > RESTED || numbers.waitsEarlier))) break;
       }
     }
@@ -241,13 +242,14 @@ function waited(m: SearchManner, from: Label, minutes: number): Label {
   };
 }
 
-function passed(lags: readonly number[], minutes: number): readonly number[] {
+/** What is left of lags after some minutes. */
+export function passed(lags: readonly number[], minutes: number): readonly number[] {
   return lags.some((l) => l > 0) ? lags.map((l) => Math.max(0, l - minutes)) : lags;
 }
-/** The lags that begin at the end of a step. */
-function opened(numbers: Numbers, label: Label, starts: readonly number[]): Label {
-  if (starts.length === 0) return label;
-  return { ...label, lags: label.lags.map((l, at) => (starts.includes(at) ? (numbers.lags[at]?.minutes ?? 0) : l)) };
+
+/** Lags at the end of a step that begins some of them. @param starts their places */
+export function opened(numbers: Numbers, lags: readonly number[], starts: readonly number[]): readonly number[] {
+  return starts.length === 0 ? lags : lags.map((l, at) => (starts.includes(at) ? (numbers.lags[at]?.minutes ?? 0) : l));
 }
 
 /** The steps of a chain of labels, the first one first. */
