@@ -47,9 +47,9 @@ export function makePlan(input: PlanInput, options: PlanOptions = {}): HandlingP
  * @param onPlan told of a good plan while the search for a better one, or the proof, goes on
  */
 export function planVisit(input: PlanInput, options: PlanOptions = {}, onPlan?: (plan: HandlingPlan) => void): VisitPlan | undefined {
+  const left = timeLeft(options);
   const asked = askedOfPlan(input);
   if (!asked) return undefined;
-  const left = timeLeft(options);
   const { wishes, clashes, problem } = wishesThatHold(asked, options);
   let told = onPlan === undefined;
   const best = solveLimited(input, { steps: asked.built.steps, kinds: asked.kinds }, problem, {
@@ -68,13 +68,16 @@ export function planVisit(input: PlanInput, options: PlanOptions = {}, onPlan?: 
   return { built: asked.built.steps, problem, solution, plan: describe(input, asked, problem, limited, clashes, wishes, options) };
 }
 
-/** The same search within what is left of its time, asked when it begins. */
+/** The same search within what is left of its time: what comes after it needs some, too. */
 function timeLeft(options: PlanOptions): () => PlanOptions {
   const { clock, limitMs = SOLVE_LIMIT_MS } = options;
   if (!clock) return () => options;
-  const until = clock() + limitMs;
+  const until = clock() + (1 - FOR_REASONS) * limitMs;
   return () => ({ ...options, limitMs: Math.max(1, until - clock()) });
 }
+/** Share of the time that the reasons of a plan and the visit after it may take. Our default. */
+const FOR_REASONS = 0.1;
+
 /** A plan on the way, before its chances are reckoned. */
 const NOT_LIMITED = { without: undefined, kept: true } as const;
 

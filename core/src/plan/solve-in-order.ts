@@ -33,7 +33,10 @@ export function solveInOrder(asked: PlanProblem, order: readonly number[], label
   if (typeof sets === 'string') return undefined;
   const numbers = numbersOf(problem);
   const budget = new Budget(labels);
-  const found = bestOrder({ numbers, sets, budget, below: Infinity, known: undefined, fine: true });
+  const fits = anyOrder(numbers, sets, budget);
+  if (fits === 'does_not_fit') return undefined;
+  const known = fits === 'unknown' ? undefined : fits;
+  const found = bestOrder({ numbers, sets, budget, below: Infinity, known, fine: true });
   if (!found.label) return undefined;
   const mask = order.reduce((m, i) => m | (1 << i), 0);
   const chosen = chosenSteps(found.label, numbers).map((c) => ({ ...c, step: order[c.step] ?? c.step }));

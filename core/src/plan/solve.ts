@@ -26,6 +26,8 @@ export interface SolveOptions {
 /** The time that a person waits, milliseconds. Our default. */
 export const SOLVE_LIMIT_MS = 2000;
 const EPS = 1e-9;
+/** Of the time, where there are looks to add: asking whether they can be had for nothing needs the rest. Our default. */
+const WORK_SHARE = 0.85;
 /** Sets of equal worth that share what the search may spend, at most: one that is not looked at has a weak bound. */
 const SETS_THAT_SHARE = 3;
 /** Sets that did not fit before a plan is put together step by step, and milliseconds that putting steps back into it may take. Our defaults. */
@@ -46,8 +48,9 @@ export function solve(asked: PlanProblem, options: SolveOptions = {}): Solution 
   const budget = new Budget(options.labels ?? LABEL_BUDGET, clock, clock ? clock() + (options.limitMs ?? SOLVE_LIMIT_MS) : Infinity);
   const needed = withoutLooks(problem);
   const tell = (solution: Solution): Solution => named(solution, indices);
-  const found = bestWork(problem, needed, budget, (solution) => options.onProgress?.(tell(solution)));
-  if (found.solution.proof === 'impossible' || needed === allOf(problem)) return tell(found.solution);
+  const whole = needed === allOf(problem);
+  const found = bestWork(problem, needed, whole ? budget : budget.before(WORK_SHARE), (solution) => options.onProgress?.(tell(solution)));
+  if (found.solution.proof === 'impossible' || whole) return tell(found.solution);
   return tell(addLooks(problem, found, budget));
 }
 

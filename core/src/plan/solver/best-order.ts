@@ -5,6 +5,7 @@ import { annealed } from './anneal.js';
 import { type BoundTable, boundTable, roomForBreaks, type TableQuestion } from './bound-table.js';
 import type { Budget } from './budget.js';
 import type { ClosedSets } from './closed-sets.js';
+import { leastBurden } from './least-burden.js';
 import { chosenSteps, type Label, mannerOfSearch, type SearchManner } from './labels.js';
 import type { Numbers } from './numbers.js';
 import { type OrderFound, type PricedTable, SAME_BURDEN, searchOrder } from './order-search.js';
@@ -110,6 +111,11 @@ export function bestOrder(q: BestOrderQuestion): BestOrder {
   const priced = (minutePrice: number, grade: Fineness): BoundTable => table({ minutePrice, dose: true }, grade);
   const minutesTable = (): BoundTable => table({ minutePrice: 1, dose: false }, grades[1] ?? coarse);
   offer(q.known);
+  if (best && budget.empty()) {
+    // No time for a table: a bound that needs none.
+    lowerBound = leastBurden(numbers);
+    return ended();
+  }
 
   const { minutePrice } = numbers;
   const free: Numbers = { ...numbers, session: Infinity };

@@ -25,6 +25,12 @@ export class Budget {
     return new Budget((this.labels - this.looked) / among, this.clock, now + (this.untilMs - now) / among, this);
   }
 
+  /** All of its labels, and this share of the time that is left: the rest is for what comes after. */
+  before(share: number): Budget {
+    const now = this.clock?.() ?? 0;
+    return new Budget(this.labels - this.looked, this.clock, now + share * (this.untilMs - now), this);
+  }
+
   /** A budget of its own, for what has to be found even when this one is used up. @param ms by the same clock */
   beside(labels: number, ms: number): Budget {
     return new Budget(labels, this.clock, this.clock ? this.clock() + ms : Infinity);

@@ -39,11 +39,12 @@ export function addLooks(
   for (const more of subsetsByWorth(problem, looks)) {
     const all = mask | more;
     if (wholeSet(problem, all) !== all) continue;
+    // Time is up before it was known whether these looks can be had for nothing.
+    if (budget.empty()) return { ...solution, gap: undefined, proof: 'best_found' };
     const sub = subProblem(calm, all);
     if (!withinSums(sub.problem)) continue;
     const found = forNothing(sub, base, budget);
     if (typeof found === 'object') return solutionOf(problem, found, all, budget.looked, solution.gap, solution.proof);
-    // Time is up before it was known whether these looks can be had for nothing.
     if (found === 'unknown') return { ...solution, gap: undefined, proof: 'best_found' };
   }
   return solution;
