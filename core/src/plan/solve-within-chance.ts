@@ -2,9 +2,11 @@ import { TIERS } from '../words/index.js';
 import { DAY_SPREAD, type StepSpread } from './draw-visit.js';
 import { lessRest } from './less-rest.js';
 import type { ChosenStep, PlanProblem } from './model.js';
+import { burden } from './objective.js';
 import type { ReckonedChance } from './reckoned-chance.js';
 import { type Solution, solutionOf } from './solution.js';
 import { simulate } from './simulate.js';
+import { solveInOrder } from './solve-in-order.js';
 import { solve, SOLVE_LIMIT_MS, type SolveOptions } from './solve.js';
 import { bestOfSet } from './solver/best-of-set.js';
 import { Budget } from './solver/budget.js';
@@ -39,12 +41,14 @@ export interface WithinChance {
 
 /** How much harder than expected a day is planned for, in standard deviations, one after the other until the limits hold. Our defaults. */
 const CAREFUL = [0, 0.6, 1.2] as const;
-/** Labels of one of the searches beside the first. Our default. */
+type Careful = (typeof CAREFUL)[number];
+/** Labels of one of the searches beside the first, and of one that keeps its order. Our defaults. */
 const LABELS_BESIDE = 12_000;
+const LABELS_IN_ORDER = 4_000;
 /** Chances at this multiple of their limits come down to them by resting more. Our default. */
 const RESTS_CAN_DO = 1.35;
 /** Share of the time that the plan without limits of chance may take. Our default. */
-const FIRST_SHARE = 0.7;
+const FIRST_SHARE = 0.6;
 
 /**
  * The best plan within the limits of chance: first the work that is best without them, with more rest; then without looks; then step by
@@ -67,8 +71,13 @@ export function solveWithinChance(
 
   const hard = new Map(CAREFUL.map((z) => [z, harder(asked, spreads, z)]));
   let least = { solution: asAsked, reckoned: first };
-  /** A plan of exactly these steps for a day that is so much harder; `undefined` when there is none. */
-  const planOf = (mask: number, z: (typeof CAREFUL)[number]): { solution: Solution; reckoned: ReckonedChance } | undefined => {
+  const planned = (chosen: readonly ChosenStep[], mask: number, looked: number): Planned => {
+    const made = { solution: solutionOf(asked, chosen, mask, looked, undefined, 'best_found'), reckoned: reckon(chosen) };
+    if (riskOf(made.reckoned, limits) < riskOf(least.reckoned, limits)) least = made;
+    return made;
+  };
+  /** The best plan of exactly these steps for a day that is so much harder; `undefined` when there is none. */
+  const searched = (mask: number, z: Careful): Planned | undefined => {
     const sub = subProblem(hard.get(z) ?? asked, mask);
     if (!withinSums(sub.problem)) return undefined;
     let chosen: readonly ChosenStep[] | undefined;
@@ -76,24 +85,27 @@ export function solveWithinChance(
     bestOfSet(sub, { budget, among: 1 }, Infinity, (better) => {
       chosen = better;
     });
-    if (!chosen) return undefined;
-    const solution = solutionOf(asked, chosen, mask, budget.looked, undefined, 'best_found');
-    const made = { solution, reckoned: reckon(chosen) };
-    if (riskOf(made.reckoned, limits) < riskOf(least.reckoned, limits)) least = made;
-    return made;
+    return chosen && planned(chosen, mask, budget.looked);
   };
+  /** The same in the order of the first plan, with the best breaks for it: nearly as good, and found at once. */
+  const inOrder = (mask: number, z: Careful): Planned | undefined => {
+    const order = asAsked.chosen.flatMap((c) => (mask & (1 << c.step) ? [c.step] : []));
+    const found = solveInOrder(hard.get(z) ?? asked, order, LABELS_IN_ORDER);
+    return found && planned(found.chosen, mask, found.labelsLooked);
+  };
+  const planOf = (mask: number, z: Careful): Planned | undefined => inOrder(mask, z) ?? searched(mask, z);
   /** The first plan with some of its steps left out: no search, for when time is up. */
-  const thinned = (mask: number): { solution: Solution; reckoned: ReckonedChance } | undefined => {
+  const thinned = (mask: number): Planned | undefined => {
     const chosen = asAsked.chosen.filter((c) => mask & (1 << c.step));
     if (simulate(asked, chosen).broken) return undefined;
     return { solution: solutionOf(asked, chosen, mask, 0, undefined, 'best_found'), reckoned: reckon(chosen) };
   };
   /** The least careful plan of some steps that keeps the limits, or the most careful that there is. */
-  const carefulPlan = (mask: number): { solution: Solution; reckoned: ReckonedChance } | undefined => {
-    let best: ReturnType<typeof planOf>;
-    if (left() <= 1) return thinned(mask);
+  const carefulPlan = (mask: number, by = planOf): Planned | undefined => {
+    let best: Planned | undefined;
+    if (left() <= 1) return inOrder(mask, CAREFUL[1]) ?? thinned(mask);
     for (const z of CAREFUL) {
-      const made = planOf(mask, z);
+      const made = by(mask, z);
       if (!made) break;
       if (keeps(made.reckoned)) return made;
       if (!best || riskOf(made.reckoned, limits) < riskOf(best.reckoned, limits)) best = made;
@@ -103,7 +115,7 @@ export function solveWithinChance(
   };
 
   /** The same, searched for only where leaving steps out of the first plan comes near the limits: rests do the rest, and no more than that. */
-  const nearPlan = (mask: number): { solution: Solution; reckoned: ReckonedChance } | undefined => {
+  const nearPlan = (mask: number): Planned | undefined => {
     const thin = thinned(mask);
     return thin && (keeps(thin.reckoned) || riskOf(thin.reckoned, limits) > RESTS_CAN_DO) ? thin : carefulPlan(mask);
   };
@@ -120,8 +132,22 @@ export function solveWithinChance(
     const mask = chosen.reduce((m, c) => m | (1 << c.step), 0);
     return { solution: solutionOf(asked, chosen, mask, made.solution.labelsLooked, undefined, 'best_found'), reckoned: reckon(chosen) };
   };
-  const rested = carefulPlan(all);
-  if (rested && keeps(rested.reckoned)) return { ...trimmed(rested), kept: true, asAsked };
+  /** As it is shown: in the best order for its steps, if that is better, and with no more rest than it needs. */
+  const finished = (made: Planned, mask: number): Planned => {
+    const own = trimmed(made);
+    const best = left() <= 1 ? undefined : carefulPlan(mask, searched);
+    const other = best && keeps(best.reckoned) ? trimmed(best) : undefined;
+    return other && burdenOf(other) < burdenOf(own) ? other : own;
+  };
+  const burdenOf = ({ solution }: Planned): number => burden(solution.value, asked.minutePrice);
+  /** All of some steps within the limits, in whatever order; `undefined` where rests alone do not do it. */
+  const withAll = (mask: number): Planned | undefined => {
+    const made = carefulPlan(mask);
+    if (made && (keeps(made.reckoned) || riskOf(made.reckoned, limits) > RESTS_CAN_DO)) return made;
+    return left() <= 1 ? made : carefulPlan(mask, searched);
+  };
+  const rested = withAll(all);
+  if (rested && keeps(rested.reckoned)) return { ...finished(rested, all), kept: true, asAsked };
 
   /** Fewer and fewer of some steps until the limits hold, and of what went what can come back; nothing where only ease would be left. */
   const fewer = (from: number): Kept | 'nothing' | undefined => {
@@ -137,15 +163,14 @@ export function solveWithinChance(
     }
     if ((mask & ~forEase) === 0) return 'nothing';
     if (!made || !keeps(made.reckoned)) return undefined;
-    // In the order of the first plan less its steps: the best order for what is left.
-    const best = carefulPlan(mask);
-    if (best && keeps(best.reckoned)) made = best;
-    for (const back of backInOrder(asked, gone, looks)) {
-      if (left() <= 1) break;
-      const more = wholeSet(asked, mask | back);
-      const also = more === mask ? undefined : nearPlan(more);
-      if (also && also.solution.chosen.length > made.solution.chosen.length && keeps(also.reckoned)) [made, mask] = [also, more];
-    }
+    // First what fits into the order of the first plan; then, with the time that is left, what another order has room for.
+    for (const by of [nearPlan, withAll])
+      for (const back of backInOrder(asked, gone, looks)) {
+        if (left() <= 1) break;
+        const more = wholeSet(asked, mask | back);
+        const also = more === mask ? undefined : by(more);
+        if (also && also.solution.chosen.length > made.solution.chosen.length && keeps(also.reckoned)) [made, mask] = [also, more];
+      }
     return { ...made, mask };
   };
   const welfare = steps.reduce((mask, s, i) => (s.tier === 'welfare' ? mask | (1 << i) : mask), 0);
@@ -160,7 +185,7 @@ export function solveWithinChance(
     )
       found = first;
   }
-  if (typeof found === 'object') return { ...trimmed(found), kept: true, asAsked };
+  if (typeof found === 'object') return { ...finished(found, found.mask), kept: true, asAsked };
   if (found === 'nothing') return { solution: nothingOf(asked, asAsked), reckoned: NONE, kept: true, asAsked };
   return { ...least, kept: false, asAsked };
 }

@@ -23,6 +23,7 @@ const MINUTE_TABLES = [
 const SETS_FOR_FINER = 20_000;
 /** Steps that may change places when the orders are too many to list. */
 export const NEAR_WIDTHS = [6, 9] as const;
+const NEAR_IN_HURRY = 2;
 
 /** What the search of one set may spend: whether it fits is asked of the whole, its best order of an equal share. */
 export interface Spend {
@@ -77,6 +78,7 @@ export function bestOfSet(
 export function anyOrder(numbers: Numbers, sets: ClosedSets, budget: Budget): Label | 'does_not_fit' | 'unknown' {
   if (roomForBreaks(numbers, sets)(0, 0, numbers.session) < 0) return 'does_not_fit';
   for (const [at, { strainCells, standingCells }] of MINUTE_TABLES.entries()) {
+    if (at > 0 && budget.empty()) return 'unknown';
     const cells = stepCells(numbers, strainCells, false);
     const ended = (): boolean => budget.empty();
     const minutes = boundTable(numbers, sets, { minutePrice: 1, dose: false, standingCells, cells, ended });
@@ -99,6 +101,21 @@ export function anyOrder(numbers: Numbers, sets: ClosedSets, budget: Budget): La
     return full.label ?? (full.cut ? 'unknown' : 'does_not_fit');
   }
   return 'unknown';
+}
+
+/** A quick plan of exactly some steps, near an order put together step by step; `undefined` where there is none so near. */
+export function nearPlan(
+  { problem, indices }: SubProblem,
+  budget: Budget,
+): { readonly chosen: readonly ChosenStep[]; readonly burden: number } | undefined {
+  const numbers = numbersOf(problem);
+  const before = beforeOf(problem);
+  const sets = closedSetsOf(problem, nearOrder(before, nearestOrder(numbers, before), NEAR_IN_HURRY));
+  if (typeof sets === 'string') return undefined;
+  const known = anyOrder(numbers, sets, budget);
+  if (typeof known === 'string') return undefined;
+  const { label, burden } = bestOrder({ numbers, sets, budget, below: Infinity, known, sketch: true });
+  return label && { chosen: chosenSteps(label, numbers).map((c) => ({ ...c, step: indices[c.step] ?? c.step })), burden };
 }
 
 /** For more orders than can be listed: the best near an order put together step by step, with a bound that ignores the order. */

@@ -1,7 +1,7 @@
 import { TIERS } from '../../words/index.js';
 import type { ChosenStep, PlanProblem } from '../model.js';
 import { precedenceOf } from '../precedence.js';
-import { bestOfSet } from './best-of-set.js';
+import { nearPlan } from './best-of-set.js';
 import { Budget } from './budget.js';
 import { subProblem, withinSums } from './sub-problem.js';
 
@@ -56,13 +56,10 @@ export function greedySet(
   ended: () => boolean,
 ): SetPlan | undefined {
   const planOf = (mask: number): SetPlan | undefined => {
-    let best: SetPlan | undefined;
-    if (mask === 0 || (mask & required) !== required || !withinSums(subProblem(problem, mask).problem)) return undefined;
-    const spend = { budget: budget.beside(IN_HURRY_LABELS, IN_HURRY_MS), among: 1 };
-    bestOfSet(subProblem(problem, mask), spend, Infinity, (chosen, burden) => {
-      best = { mask, chosen, burden };
-    });
-    return best;
+    const sub = subProblem(problem, mask);
+    if (mask === 0 || (mask & required) !== required || !withinSums(sub.problem)) return undefined;
+    const found = nearPlan(sub, budget.beside(IN_HURRY_LABELS, IN_HURRY_MS));
+    return found && { mask, ...found };
   };
   const order = leastFirst(problem);
   const ladder = [wholeSet(problem, from)];
