@@ -11,7 +11,8 @@ import type { PlanInput } from './plan-input.js';
 import { chanceReckoner, type ReckonedChance } from './reckoned-chance.js';
 import type { Solution } from './solution.js';
 import { solve, type SolveOptions } from './solve.js';
-import { type ChanceLimits, solveWithinChance } from './solve-within-chance.js';
+import type { ChanceLimits } from './give-up-work.js';
+import { solveWithinChance } from './solve-within-chance.js';
 
 /** Chances from 0 to 1, by the answer of a house. */
 const STOP_CHANCES: Readonly<Record<HouseRules['stopChance'], number>> = { five: 0.05, two: 0.02, ten: 0.1 };

@@ -4,7 +4,7 @@ import { type PlanOptions, planVisit } from './make-plan.js';
 import type { Odds } from './odds.js';
 import { oddsOfPlan } from './odds-of-plan.js';
 import type { PlanInput } from './plan-input.js';
-import type { ChanceLimits } from './solve-within-chance.js';
+import type { ChanceLimits } from './give-up-work.js';
 
 /** A plan whose chances were drawn. */
 export interface CheckedPlan {

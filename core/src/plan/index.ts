@@ -44,7 +44,7 @@ export * from './smallest-clash.js';
 export * from './solution.js';
 export * from './solve-in-order.js';
 export * from './solve.js';
-export type { ChanceLimits } from './solve-within-chance.js';
+export type { ChanceLimits } from './give-up-work.js';
 export * from './ways.js';
 export * from './what-if.js';
 export type { WishCost } from './wish-cost.js';

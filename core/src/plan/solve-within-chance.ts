@@ -1,5 +1,5 @@
-import { TIERS } from '../words/index.js';
 import { DAY_SPREAD, type StepSpread } from './draw-visit.js';
+import { backInOrder, type ChanceLimits, exchanged, type Planned, riskOf, withoutTheRiskiest } from './give-up-work.js';
 import { lessRest } from './less-rest.js';
 import type { ChosenStep, PlanProblem } from './model.js';
 import { burden } from './objective.js';
@@ -13,12 +13,6 @@ import { Budget } from './solver/budget.js';
 import { wholeSet } from './solver/greedy-set.js';
 import { compareWorth, worthOfSet } from './solver/sets-by-worth.js';
 import { subProblem, withinSums } from './solver/sub-problem.js';
-
-/** The most that the chance of a stop, and that of a snap or bite, may be in a plan that is recommended. */
-export interface ChanceLimits {
-  readonly stop: number;
-  readonly bite: number;
-}
 
 /** What a plan is held to. */
 export interface ChanceAsked {
@@ -149,8 +143,9 @@ export function solveWithinChance(
   const rested = withAll(all);
   if (rested && keeps(rested.reckoned)) return { ...finished(rested, all), kept: true, asAsked };
 
+  const nothing: Kept = { solution: nothingOf(asked, asAsked), reckoned: NONE, mask: 0 };
   /** Fewer and fewer of some steps until the limits hold, and of what went what can come back; nothing where only ease would be left. */
-  const fewer = (from: number): Kept | 'nothing' | undefined => {
+  const fewer = (from: number): Kept | undefined => {
     let mask = from;
     let made = carefulPlan(mask);
     const gone = [all & ~from];
@@ -161,7 +156,8 @@ export function solveWithinChance(
       mask = next;
       made = (mask & ~forEase) === 0 ? undefined : (nearPlan(mask) ?? made);
     }
-    if ((mask & ~forEase) === 0) return 'nothing';
+    // Where nothing keeps them in one go, what comes back one by one may.
+    if ((mask & ~forEase) === 0) [made, mask] = [nothing, 0];
     if (!made || !keeps(made.reckoned)) return undefined;
     // First what fits into the order of the first plan; then, with the time that is left, what another order has room for.
     for (const by of [nearPlan, withAll])
@@ -171,29 +167,25 @@ export function solveWithinChance(
         const also = more === mask ? undefined : by(more);
         if (also && also.solution.chosen.length > made.solution.chosen.length && keeps(also.reckoned)) [made, mask] = [also, more];
       }
-    return { ...made, mask };
+    for (const other of exchanged(asked, mask, backInOrder(asked, gone, looks), required)) {
+      if (left() <= 1) break;
+      const also = nearPlan(other);
+      if (!also || !keeps(also.reckoned)) continue;
+      [made, mask] = [also, other];
+      break;
+    }
+    return (mask & ~forEase) === 0 ? nothing : { ...made, mask };
   };
   const welfare = steps.reduce((mask, s, i) => (s.tier === 'welfare' ? mask | (1 << i) : mask), 0);
-  const welfareOf = (k: Kept | 'nothing' | undefined): number => (typeof k === 'object' ? (worthOfSet(asked, k.mask)[0] ?? 0) : 0);
+  const welfareOf = (k: Kept | undefined): number => worthOfSet(asked, k?.mask ?? 0)[0];
   let found = fewer(without);
   // Where welfare went, too: what was asked for must not be what it had to make room for.
   if (welfareOf(found) < (worthOfSet(asked, all)[0] ?? 0)) {
     const first = fewer(wholeSet(asked, (without & (welfare | required)) | (without & forEase)));
-    if (
-      typeof first === 'object' &&
-      (typeof found !== 'object' || compareWorth(worthOfSet(asked, first.mask), worthOfSet(asked, found.mask)) > 0)
-    )
-      found = first;
+    if (first && (!found || compareWorth(worthOfSet(asked, first.mask), worthOfSet(asked, found.mask)) > 0)) found = first;
   }
-  if (typeof found === 'object') return { ...finished(found, found.mask), kept: true, asAsked };
-  if (found === 'nothing') return { solution: nothingOf(asked, asAsked), reckoned: NONE, kept: true, asAsked };
-  return { ...least, kept: false, asAsked };
-}
-
-/** A plan, and what it was reckoned to come to. */
-interface Planned {
-  readonly solution: Solution;
-  readonly reckoned: ReckonedChance;
+  if (!found) return { ...least, kept: false, asAsked };
+  return { ...(found.mask === 0 ? nothing : finished(found, found.mask)), kept: true, asAsked };
 }
 
 /** A plan of some steps that keeps the limits. */
@@ -201,20 +193,7 @@ interface Kept extends Planned {
   readonly mask: number;
 }
 
-/** What went, one thing at a time, the most worth first; no looks. */
-function backInOrder(problem: PlanProblem, gone: readonly number[], looks: number): number[] {
-  const single = problem.steps.flatMap((_, i) => (gone.some((g) => g & (1 << i)) && !(looks & (1 << i)) ? [1 << i] : []));
-  return [...new Set([...gone.map((g) => g & ~looks), ...single])]
-    .filter((g) => g !== 0)
-    .sort((a, b) => compareWorth(worthOfSet(problem, b), worthOfSet(problem, a)) || a - b);
-}
-
 const NONE: ReckonedChance = { stop: 0, bite: 0, hardBySteps: [] };
-
-/** How far chances lie above their limits, as a multiple: at most 1 keeps them. */
-function riskOf(chance: ReckonedChance, limits: ChanceLimits): number {
-  return Math.max(chance.stop / limits.stop, chance.bite / limits.bite);
-}
 
 /** The same visit on a day that is harder by so many standard deviations of what is not known. */
 function harder(problem: PlanProblem, spreads: readonly StepSpread[], z: number): PlanProblem {
@@ -226,51 +205,6 @@ function harder(problem: PlanProblem, spreads: readonly StepSpread[], z: number)
     })),
   };
 }
-
-/**
- * Steps without those that bring most hard signs for what they are worth, with all that needs them: what was asked for before welfare, and
- * as many as the limits ask for by what they bring.
- */
-function withoutTheRiskiest(
-  problem: PlanProblem,
-  from: number,
-  required: number,
-  { solution, reckoned }: Planned,
-  limits: ChanceLimits,
-): number {
-  const hard = new Map(solution.chosen.map((c, at) => [c.step, reckoned.hardBySteps[at] ?? 0]));
-  const hardOf = (mask: number): number => [...hard].reduce((sum, [step, h]) => sum + (mask & (1 << step) ? h : 0), 0);
-  // Chances of one hard sign grow as these do; that of two, as their square.
-  const enough = hardOf(from) * Math.max(1 / riskOf(reckoned, limits), 0.5);
-  let mask = from;
-  for (const tier of [...TIERS].reverse()) {
-    const ways = problem.steps
-      .flatMap((s, i) => {
-        const less = wholeSet(problem, mask & ~(1 << i));
-        const out = mask & ~less;
-        return s.tier === tier && mask & (1 << i) && !(out & required) && lowestTier(problem, out) === tier ? [1 << i] : [];
-      })
-      .sort((a, b) => ratio(b) - ratio(a));
-    for (const step of ways) {
-      if (hardOf(mask) <= enough) return mask;
-      mask = wholeSet(problem, mask & ~step);
-    }
-    if (mask !== from) return mask;
-  }
-  return mask;
-
-  function ratio(step: number): number {
-    const out = from & ~wholeSet(problem, from & ~step);
-    return hardOf(out) / Math.max(1e-9, worthOf(problem, out));
-  }
-}
-
-/** The tier that matters most among some steps. */
-const lowestTier = (problem: PlanProblem, mask: number): (typeof TIERS)[number] =>
-  TIERS[Math.min(...problem.steps.flatMap((s, i) => (mask & (1 << i) ? [TIERS.indexOf(s.tier)] : [])))] ?? 'looks';
-
-const worthOf = (problem: PlanProblem, mask: number): number =>
-  problem.steps.reduce((sum, s, i) => sum + (mask & (1 << i) ? s.worth : 0), 0);
 
 const nothingOf = (problem: PlanProblem, like: Solution): Solution =>
   solutionOf(problem, [], 0, like.labelsLooked, undefined, 'best_found');
