@@ -80,6 +80,14 @@ export function createApp(parts: AppParts): Express {
     next();
   });
   api.use(express.json({ limit: BODY_LIMIT }));
+  // Alive, whatever the database does; ready, when an entry could be stored now.
+  api.get('/health', (_request, response) => {
+    response.set('cache-control', 'no-store').json({ ok: true });
+  });
+  api.get('/ready', async (_request, response) => {
+    await parts.db.ready();
+    response.set('cache-control', 'no-store').json({ ok: true });
+  });
   // Before the session: who holds a link has none, and gets no cookie.
   api.use('/o', (_request, response, next) => {
     response.set('cache-control', 'no-store').set('referrer-policy', 'no-referrer');
@@ -114,9 +122,6 @@ export function createApp(parts: AppParts): Express {
   api.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();
-  });
-  api.get('/health', (_request, response) => {
-    response.json({ ok: true });
   });
   api.use(signInRoutes(parts.db, { demoLogins: parts.demoLogins }));
   api.use(requireCsrf);

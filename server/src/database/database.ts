@@ -4,6 +4,8 @@ import type { Tables } from './schema.js';
 
 export type InSalon = Transaction<Tables>;
 
+/** PostgreSQL's code for a write into what is only read. */
+const READ_ONLY = '25006';
 // Dates of birth are days, not moments: as text they cannot slip over midnight.
 const DATE_OID = 1082;
 
@@ -12,16 +14,46 @@ export interface Database {
   readonly kysely: Kysely<Tables>;
   /** Runs in one transaction with the salon set for row-level security; the setting ends with the transaction. */
   inSalon<T>(salonId: string, work: (trx: InSalon) => Promise<T>): Promise<T>;
+  /** Whether something could be stored now. @throws what the database says if not */
+  ready(): Promise<void>;
   close(): Promise<void>;
 }
 
+/** How long the database may take for what, milliseconds. Our defaults: a person who waits longer has tapped again. */
+export interface DatabaseLimits {
+  /** For a connection, a new one or one that others use. */
+  readonly connectMs: number;
+  readonly statementMs: number;
+  /** For what another transaction holds. */
+  readonly lockMs: number;
+  /** A transaction that is begun and left. */
+  readonly idleInTransactionMs: number;
+  /** Connections at most. */
+  readonly connections: number;
+}
+const LIMITS: DatabaseLimits = { connectMs: 3_000, statementMs: 15_000, lockMs: 5_000, idleInTransactionMs: 20_000, connections: 10 };
+/** After this the server itself gives up on a statement whose end the database no longer tells. */
+const UNHEARD_MS = 5_000;
+
 /** Opens the pool of the application's role. */
-export function openDatabase(appUrl: string): Database {
+export function openDatabase(appUrl: string, change: Partial<DatabaseLimits> = {}): Database {
+  const limits = { ...LIMITS, ...change };
   const types = new pg.TypeOverrides();
   types.setTypeParser(DATE_OID, (text) => text);
-  const pool = new pg.Pool({ connectionString: appUrl, max: 10, types });
+  const pool = new pg.Pool({
+    connectionString: appUrl,
+    max: limits.connections,
+    types,
+    connectionTimeoutMillis: limits.connectMs,
+    statement_timeout: limits.statementMs,
+    lock_timeout: limits.lockMs,
+    idle_in_transaction_session_timeout: limits.idleInTransactionMs,
+    query_timeout: limits.statementMs + UNHEARD_MS,
+  });
   // An idle connection that the server closed is replaced by the pool; without a listener it would end the process.
   pool.on('error', () => undefined);
+  // One that is in use is nobody's to watch but its own: when it is cut, its next statement fails and says so, and the process lives.
+  pool.on('connect', (client) => client.on('error', () => undefined));
   const kysely = new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
   return {
     pool,
@@ -31,6 +63,12 @@ export function openDatabase(appUrl: string): Database {
         await sql`select set_config('mansuet.salon', ${salonId}, true)`.execute(trx);
         return work(trx);
       }),
+    ready: async () => {
+      const { rows } = await pool.query<{ read_only: boolean }>(
+        `select pg_is_in_recovery() or current_setting('transaction_read_only')::boolean as read_only`,
+      );
+      if (rows[0]?.read_only) throw Object.assign(new Error('the database takes no writes'), { code: READ_ONLY });
+    },
     close: () => kysely.destroy(),
   };
 }

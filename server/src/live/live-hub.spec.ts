@@ -8,9 +8,12 @@ describe('LiveHub', () => {
   let server: SpecServer;
   let hub: LiveHub;
   let owner: pg.Client;
+  /** Times that the hub looked for the database in vain. */
+  let refused = 0;
   beforeAll(async () => {
     server = await specServer();
-    hub = new LiveHub(server.appUrl, pino({ level: 'silent' }));
+    const lines = { write: (line: string) => void (refused += line.includes('not there yet') ? 1 : 0) };
+    hub = new LiveHub(server.appUrl, pino({ level: 'warn' }, lines), 20);
     await hub.start();
     owner = new pg.Client({ connectionString: server.ownerUrl });
     await owner.connect();
@@ -55,5 +58,21 @@ describe('LiveHub', () => {
     const again = next('a');
     await notify('a:visit-3');
     expect(await again).toBe('visit-3');
+  });
+  it('comes back however often that has to be tried', async () => {
+    const database = new URL(server.appUrl).pathname.slice(1);
+    const admin = new pg.Client({ connectionString: process.env['MANSUET_ADMIN_URL'] });
+    await admin.connect();
+    const heard = next('a');
+    await admin.query(`alter database ${database} allow_connections false`);
+    await admin.query(`select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen%'`);
+    const before = refused;
+    while (refused < before + 2) await new Promise((done) => setImmediate(done));
+    await admin.query(`alter database ${database} allow_connections true`);
+    await admin.end();
+    expect(await heard).toBeUndefined();
+    const again = next('a');
+    await notify('a:visit-4');
+    expect(await again).toBe('visit-4');
   });
 });

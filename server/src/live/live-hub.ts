@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import { CHANNEL } from '../visits/append-events.js';
 
 const RETRY_MS = 1000;
+const CONNECT_MS = 3000;
 
 /**
  * Hears from PostgreSQL that a visit has grown, whichever server process stored it, and tells the browsers of that salon.
@@ -12,24 +13,29 @@ const RETRY_MS = 1000;
 export class LiveHub {
   private readonly heard = new EventEmitter().setMaxListeners(0);
   private client: pg.Client | undefined;
+  private waiting: NodeJS.Timeout | undefined;
   private closed = false;
 
   constructor(
     private readonly appUrl: string,
     private readonly log: Logger,
+    private readonly retryMs = RETRY_MS,
   ) {}
 
+  /** @throws when the database cannot be reached; after that it comes back by itself */
   async start(): Promise<void> {
-    const client = new pg.Client({ connectionString: this.appUrl });
-    this.client = client;
+    const client = new pg.Client({ connectionString: this.appUrl, connectionTimeoutMillis: CONNECT_MS });
     client.on('notification', ({ payload }) => {
       const [salonId, visitId] = (payload ?? '').split(':');
       if (salonId && visitId) this.heard.emit(salonId, visitId);
     });
     client.on('error', (error) => this.log.warn({ err: error }, 'live connection lost'));
-    client.on('end', () => this.again());
+    client.on('end', () => {
+      if (this.client === client) this.again();
+    });
     await client.connect();
     await client.query(`listen ${CHANNEL}`);
+    this.client = client;
   }
 
   /** Calls back with visit ids, or `undefined` for "look at everything again". @returns how to end it */
@@ -44,17 +50,23 @@ export class LiveHub {
 
   async close(): Promise<void> {
     this.closed = true;
+    clearTimeout(this.waiting);
     await this.client?.end();
   }
 
+  /** Until the database is there again, however often that has to be tried. */
   private again(): void {
     if (this.closed) return;
-    setTimeout(() => {
-      if (this.closed) return;
+    this.client = undefined;
+    this.waiting = setTimeout(() => {
       this.start().then(
-        () => this.heard.emit('gap', undefined),
-        () => undefined,
+        () => (this.closed ? void this.client?.end() : this.heard.emit('gap', undefined)),
+        (error: unknown) => {
+          this.log.warn({ err: error }, 'live connection not there yet');
+          this.again();
+        },
       );
-    }, RETRY_MS).unref();
+    }, this.retryMs);
+    this.waiting.unref();
   }
 }

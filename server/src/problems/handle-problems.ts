@@ -1,8 +1,10 @@
 import { say } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import { fieldProblems } from '@mansuet/core/log';
+import { saying } from '@mansuet/core/words';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
+import { databaseTrouble } from '../database/trouble.js';
 import { ProblemError } from './problem-error.js';
 
 /** What the server says by itself; a browser says it anew in the language of its person. */
@@ -19,10 +21,8 @@ export function problemOf(thrown: unknown): ProblemError {
   if (type === 'entity.too.large') return new ProblemError('too_large');
   if (type === 'charset.unsupported' || type === 'encoding.unsupported') return new ProblemError('wrong_media_type');
   if (field(thrown, 'status') === 400) return new ProblemError('bad_json');
-  const code = field(thrown, 'code');
-  if (typeof code === 'string' && (code === 'ECONNREFUSED' || code.startsWith('57P') || code.startsWith('08')))
-    return new ProblemError('unavailable');
-  if (thrown instanceof Error && thrown.message.startsWith('Connection terminated')) return new ProblemError('unavailable');
+  const trouble = databaseTrouble(thrown);
+  if (trouble) return new ProblemError('unavailable', saying(`problem.database_${trouble}`, {}));
   return new ProblemError('internal');
 }
 
