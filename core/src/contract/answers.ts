@@ -144,6 +144,8 @@ export const VISIT_CONTEXT = z.object({
   staff: z.array(STAFF),
   salon: SALON,
   events: z.array(STORED_EVENT),
+  /** Ids of entries that the server could not read: they are in the log and not in {@link events}. */
+  unreadable: z.array(z.string()).default([]),
   /** What the hands found the last time, from the log of that visit. */
   lastFound: z
     .custom<LastFound>((x) => typeof x === 'object' && x !== null && 'feelOver' in x)

@@ -39,8 +39,10 @@ export async function appendEvents(
   // Two tablets on one visit take turns, so that each projection is made from all events.
   await sql`select pg_advisory_xact_lock(hashtextextended(${visitId}, 0))`.execute(trx);
   const before = await readEvents(trx, visitId);
-  const strangers = await strangersIn(trx, events, new Set(before.map((e) => e.id)));
-  if (strangers.length > 0) return refused('bad_input', saying('problem.nothing_stored', {}), strangers);
+  const wrong = [...(await strangersIn(trx, events, new Set(before.map((e) => e.id)))), ...(await idsElsewhere(trx, visitId, events))];
+  if (wrong.length > 0) return refused('bad_input', saying('problem.nothing_stored', {}), wrong);
+  const foreign = await voidsOfOthers(trx, before, events);
+  if (foreign.length > 0) return refused('forbidden', saying('problem.nothing_stored', {}), foreign);
   if (before.length === 0 && !events.some((e) => e.type === 'visit_booked'))
     return refused('not_found', saying('problem.never_booked', {}));
   const inserted = await trx
@@ -69,6 +71,36 @@ export async function appendEvents(
     await sql`select pg_notify(${CHANNEL}, ${`${salonId}:${visitId}`})`.execute(trx);
   }
   return done({ stored, known: events.map((e) => e.id).filter((id) => !stored.includes(id)) });
+}
+
+/** Ids that an entry of another visit has: such an event would be taken for stored and be nowhere. */
+async function idsElsewhere(trx: InSalon, visitId: string, events: readonly VisitEvent[]): Promise<FieldProblem[]> {
+  const rows = await trx
+    .selectFrom('visit_event')
+    .select('event_id')
+    .where(
+      'event_id',
+      'in',
+      events.map((e) => e.id),
+    )
+    .where('visit_id', '!=', visitId)
+    .execute();
+  const elsewhere = new Set(rows.map((r) => r.event_id));
+  return events.flatMap((e, i) => (elsewhere.has(e.id) ? [{ path: `events.${i}.id`, says: saying('form.id_of_other_visit', {}) }] : []));
+}
+
+/** Entries that are taken back by somebody who neither wrote them nor leads the salon. */
+async function voidsOfOthers(trx: InSalon, before: readonly VisitEvent[], events: readonly VisitEvent[]): Promise<FieldProblem[]> {
+  if (!events.some((e) => e.type === 'voided')) return [];
+  const writers = new Map([...before, ...events].map((e) => [e.id, e.by]));
+  const leads = new Set((await trx.selectFrom('staff').select('staff_id').where('role', '=', 'lead').execute()).map((s) => s.staff_id));
+  const known = new Set(before.map((e) => e.id));
+  return events.flatMap((e, i) => {
+    // What it takes back may still be on the way from another tablet: whose it is, is not known then, and nothing is taken back by it yet.
+    const writer = e.type === 'voided' && !known.has(e.id) ? writers.get(e.body.target) : undefined;
+    if (writer === undefined || writer === e.by || leads.has(e.by)) return [];
+    return [{ path: `events.${i}.body.target`, says: saying('form.void_of_others', {}) }];
+  });
 }
 
 /** People and dogs that events name must be of this salon; what row-level security hides is nowhere. */

@@ -1,8 +1,20 @@
 import { readEvent, type VisitEvent } from '@mansuet/core/log';
 import type { InSalon } from '../database/database.js';
 
-/** The events of a visit, in stamp order. */
+/** The log of a visit as it can be read now. */
+export interface ReadLog {
+  /** In stamp order. */
+  readonly events: VisitEvent[];
+  /** Ids of what this version cannot read: it stays in the log, is said to be there, and does not take the rest with it. */
+  readonly unreadable: string[];
+}
+
+/** The events of a visit that can be read, in stamp order. */
 export async function readEvents(trx: InSalon, visitId: string): Promise<VisitEvent[]> {
+  return (await readLog(trx, visitId)).events;
+}
+
+export async function readLog(trx: InSalon, visitId: string): Promise<ReadLog> {
   const rows = await trx
     .selectFrom('visit_event')
     .selectAll()
@@ -11,7 +23,8 @@ export async function readEvents(trx: InSalon, visitId: string): Promise<VisitEv
     .orderBy('stamp_counter')
     .orderBy('device')
     .execute();
-  return rows.map((r) => {
+  const log: ReadLog = { events: [], unreadable: [] };
+  for (const r of rows) {
     const read = readEvent({
       id: r.event_id,
       visitId: r.visit_id,
@@ -22,8 +35,8 @@ export async function readEvents(trx: InSalon, visitId: string): Promise<VisitEv
       type: r.type,
       body: r.body,
     });
-    if (!read.ok)
-      throw new Error(`event ${r.event_id} in the log is not readable: ${read.fields.map((f) => `${f.path} ${f.says.rule}`).join('; ')}`);
-    return read.event;
-  });
+    if (read.ok) log.events.push(read.event);
+    else log.unreadable.push(r.event_id);
+  }
+  return log;
 }

@@ -6,7 +6,7 @@ import type { InSalon } from '../database/database.js';
 import { dogOf } from '../dogs/dog-rows.js';
 import { readDogFile } from '../dogs/read-dog-file.js';
 import { salonOf, staffOf } from '../sign-in/sign-in.repository.js';
-import { readEvents } from './read-events.js';
+import { readEvents, readLog } from './read-events.js';
 
 /** Visits of a day, in order of arrival. A day is local to the salon's machine. */
 export async function readToday(trx: InSalon, now: Date): Promise<Today> {
@@ -93,7 +93,7 @@ export async function readVisit(trx: InSalon, visitId: string): Promise<VisitCon
       file,
       staff: await staffOf(trx),
       salon,
-      events: await readEvents(trx, visitId),
+      ...(await readLog(trx, visitId)),
       pace: row ? await paceOfGroomer(trx, row.groomer_id) : [],
       ...(row ? await poolsOfOthers(trx, row.merged_into ?? row.dog_id) : { pool: [], kindPool: [] }),
       lastFound: await lastFoundIn(

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import pg from 'pg';
 import { TODAY, VISIT_CONTEXT } from '@mansuet/core/contract';
 import { type EventDraft, uuidV7 } from '@mansuet/core/log';
 import { replay, summarize } from '@mansuet/core/visit';
@@ -119,6 +120,56 @@ describe('visits', () => {
     expect(reply.status).toBe(422);
     expect(reply.text).toContain('dogId');
     expect(await count(other)).toBe(0);
+  });
+
+  it('refuses an entry whose id stands in another visit: it would be taken for stored', async () => {
+    const [one, other] = [await bookVisit(browser, dogId), await bookVisit(browser, dogId)];
+    const event = anEvent(one, browser.staffId, seen);
+    expect((await post(one, [event])).status).toBe(200);
+    const reply = await post(other, [{ ...event, visitId: other }]);
+    expect(reply.status).toBe(422);
+    expect(reply.text).toContain('events.0.id');
+    expect(await count(other)).toBe(1);
+  });
+
+  it('lets a bather take back what a bather wrote, not what the lead did; the lead takes back both', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    await browser.send('POST', '/api/staff', {
+      name: 'Voids',
+      login: 'voids',
+      password: 'ten letters and more',
+      role: 'bather',
+      trained: false,
+    });
+    const bather = new Browser(server.url);
+    await bather.signIn('voids', 'ten letters and more');
+    const [leads, bathers] = [anEvent(visitId, browser.staffId, seen), anEvent(visitId, bather.staffId, seen)];
+    await post(visitId, [leads, bathers]);
+    const takeBack = (by: Browser, target: string) => {
+      const event = anEvent(visitId, by.staffId, { type: 'voided', body: { target, why: 'undo' } });
+      return by.send('POST', `/api/visits/${visitId}/events`, { events: [event] });
+    };
+    const reply = await takeBack(bather, leads.id);
+    expect(reply.status).toBe(403);
+    expect(reply.text).toContain('events.0.body.target');
+    expect((await takeBack(bather, bathers.id)).status).toBe(200);
+    expect((await takeBack(browser, leads.id)).status).toBe(200);
+  });
+
+  it('reads on past an entry that it cannot read, and says that there is one', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const good = anEvent(visitId, browser.staffId, seen);
+    const bad = anEvent(visitId, browser.staffId, seen);
+    await post(visitId, [bad, good]);
+    const owner = new pg.Client({ connectionString: server.ownerUrl });
+    await owner.connect();
+    await owner.query(`update visit_event set body = '{"signal": "of a later version"}' where event_id = $1`, [bad.id]);
+    await owner.end();
+    const context = VISIT_CONTEXT.parse((await browser.send('GET', `/api/visits/${visitId}`)).json);
+    expect(context.unreadable).toEqual([bad.id]);
+    expect(context.events.map((e) => e.id)).toContain(good.id);
+    expect((await browser.send('GET', '/api/today')).status).toBe(200);
+    expect((await post(visitId, [anEvent(visitId, browser.staffId, seen)])).status).toBe(200);
   });
 
   it('hides another salon’s visits and dogs: they are not found', async () => {

@@ -40,6 +40,8 @@ export const PROBLEMS_RULES = {
   'form.dog_put_away': rule('computed'),
   'form.dog_merged': rule('computed'),
   'form.other_visit': rule('computed'),
+  'form.id_of_other_visit': rule('computed'),
+  'form.void_of_others': rule('computed'),
   // Asked back: it may be right all the same
   'ask.weight_for_size': rule('computed', 'dog_size', 'kg', 'from', 'to'),
   'ask.weight_light': rule('computed', 'kg'),

@@ -109,6 +109,7 @@ export async function openVisit<T>(
     salon,
     events,
     lastFound,
+    unreadable: [],
     pace: [],
     pool: [],
     kindPool: [],

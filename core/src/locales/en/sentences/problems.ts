@@ -38,6 +38,8 @@ export const PROBLEMS_SENTENCES = {
   'form.dog_put_away': 'This dog was put away: bring it back first.',
   'form.dog_merged': 'This file is part of another one: book there.',
   'form.other_visit': 'This belongs to another visit.',
+  'form.id_of_other_visit': 'An entry of another visit has this id already.',
+  'form.void_of_others': 'Only who wrote an entry, or the lead, takes it back.',
   // Asked back: it may be right all the same
   'ask.weight_for_size': 'A {dog_size} dog of {kg} kg? Usual is {from} to {to} kg. Is the unit kg, and the size right?',
   'ask.weight_light': '{kg} kg for a light dog: is that right? Is the unit kg?',
