@@ -36,5 +36,6 @@ export function emptyVisit(visitId: string): VisitState {
     eventCount: 0,
     lastStamp: undefined,
     undoable: undefined,
+    undoableBy: new Map(),
   };
 }

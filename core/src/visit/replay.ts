@@ -24,7 +24,9 @@ export function replay(visitId: string, events: Iterable<VisitEvent>): VisitStat
     state.eventCount++;
     if (state.work && !state.work.endedMs) runClocks(state.work, event.stamp.wallMs);
     apply(state, event);
-    if (!NOT_UNDOABLE.has(event.type)) state.undoable = { id: event.id, type: event.type, event };
+    if (NOT_UNDOABLE.has(event.type)) continue;
+    state.undoable = { id: event.id, type: event.type, event };
+    state.undoableBy.set(event.by, state.undoable);
   }
   return state;
 }

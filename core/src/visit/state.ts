@@ -195,8 +195,9 @@ export interface VisitState {
   /** Events that count, voided ones left out. */
   eventCount: number;
   lastStamp: Stamp | undefined;
-  /** The latest event that can be taken back. */
-  undoable: { readonly id: string; readonly type: string; readonly event: VisitEvent } | undefined;
+  /** The latest event that can be taken back, of whoever wrote it, and of each person. */
+  undoable: Undoable | undefined;
+  readonly undoableBy: Map<string, Undoable>;
 }
 
 /**
@@ -210,4 +211,11 @@ export function phaseOf(s: VisitState): Phase | 'gone' {
   if (s.agreed) return 'plan';
   if (s.feelOverDone) return 'agree';
   return s.fileReadMs !== undefined ? 'feel_over' : 'know';
+}
+
+/** An event that can be taken back. */
+export interface Undoable {
+  readonly id: string;
+  readonly type: string;
+  readonly event: VisitEvent;
 }

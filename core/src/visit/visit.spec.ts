@@ -210,6 +210,23 @@ describe('replay', () => {
     expect(replay(VISIT, voided).undoable?.type).toBe('signal_seen');
   });
 
+  it('knows the latest entry of each person: what another one recorded last is not theirs to take back', () => {
+    const [mine, theirs] = [
+      eventsOf([[0, { type: 'signal_seen', body: { signal: 'growl' } }]]),
+      eventsOf(
+        [
+          [0, BOOKED],
+          [1, { type: 'break_started', body: {} }],
+        ],
+        'b',
+      ),
+    ];
+    const other = '01900000-0000-7000-8000-0000000000cc';
+    const state = replay(VISIT, [...theirs.map((e) => ({ ...e, by: other, id: e.id.replace(/..$/, 'ee') })), ...mine]);
+    expect(state.undoableBy.get(SPEC_STAFF)?.type).toBe('signal_seen');
+    expect(state.undoableBy.get(other)?.type).toBe('break_started');
+  });
+
   it('leaves events of other visits out', () => expect(replay('01900000-0000-7000-8000-00000000ffff', events).eventCount).toBe(0));
 
   it('ends a running step and a break when the visit ends', () => {

@@ -10,14 +10,16 @@ import { OverSlip } from '../controls/over-slip';
 import { currentUrl } from '../navigation/current-url';
 import { SessionService } from '../server/session.service';
 import { TodayService } from '../today/today.service';
-import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
+import { VISIT_DB } from '../visit-log/visit-db';
+import { VisitLog } from '../visit-log/visit-log.service';
 import { LeadTag } from './lead-tag';
+import { RefusedEntries } from './refused-entries';
 import { Words } from '../wording/words.service';
 
 /** The frame of every screen: the lead wall on the left, the sheet on the right. At the table the wall is hidden. */
 @Component({
   selector: 'man-frame',
-  imports: [KeysList, LeadTag, OverSlip, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [KeysList, LeadTag, OverSlip, RefusedEntries, RouterLink, RouterLinkActive, RouterOutlet],
   templateUrl: './frame.html',
   styleUrl: './frame.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

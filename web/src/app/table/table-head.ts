@@ -19,7 +19,7 @@ import { TableStore } from './table-store';
     <span class="quiet" i18n="@@table.planned">of about {{ round(table.plan()?.minutes ?? 0) }} min planned</span>
     <span class="entry" role="status">{{ table.lastEntry() }}</span>
     <span class="save" [class.wait]="log.status() === 'waiting' || log.status() === 'signed_out'">{{ kept() }}</span>
-    <button type="button" class="plain" [disabled]="!visit.state().undoable || !!table.ended()" (click)="table.undo()" i18n="@@table.undo">
+    <button type="button" class="plain" [disabled]="!visit.undoable() || !!table.ended()" (click)="table.undo()" i18n="@@table.undo">
       Undo <man-key of="table.undo" />
     </button>
     <button type="button" class="plain" (click)="table.slip.set('keys')" i18n="@@table.keys">Keys <kbd>?</kbd></button>`,

@@ -233,7 +233,7 @@ export class TableStore {
   /** The latest entry that was taken back; the state shows it a moment later. */
   private takenBack: string | undefined;
   private isTakenBack(): boolean {
-    return this.takenBack !== undefined && this.visit.state().undoable?.id === this.takenBack;
+    return this.takenBack !== undefined && this.visit.undoable()?.id === this.takenBack;
   }
   /** Stop: what makes the end safe comes first, why is asked afterwards. */
   async stop(): Promise<void> {
@@ -301,7 +301,7 @@ export class TableStore {
     if (await this.record(draft, 'Incident recorded')) this.incidentDraft.set(EMPTY_INCIDENT);
   }
   async undo(): Promise<void> {
-    const target = this.visit.state().undoable;
+    const target = this.visit.undoable();
     if (!target) return;
     this.takenBack = target.id;
     await this.visit.undo();

@@ -12,8 +12,8 @@ import { FakeApi, storesAll } from './fake-api';
 import { settle, until } from './page';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
-import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
-import { VisitDb } from '../visit-log/visit-db';
+import { VISIT_DB, VisitDb } from '../visit-log/visit-db';
+import { VisitLog } from '../visit-log/visit-log.service';
 import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 

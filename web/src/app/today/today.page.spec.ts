@@ -10,8 +10,7 @@ import { SessionService } from '../server/session.service';
 import { FakeApi } from '../testing/fake-api';
 import { until } from '../testing/page';
 import { BOOKED, DOG, STAFF, VISIT, written } from '../testing/open-visit';
-import { VISIT_DB } from '../visit-log/visit-log.service';
-import { VisitDb } from '../visit-log/visit-db';
+import { VISIT_DB, VisitDb } from '../visit-log/visit-db';
 import { TodayPage } from './today.page';
 
 const DAY = new Date().toISOString().slice(0, 10);

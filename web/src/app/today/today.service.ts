@@ -6,7 +6,7 @@ import { phaseOf, replay, type VisitState } from '@mansuet/core/visit';
 import type { Phase } from '@mansuet/core/words';
 import { ApiService, sayFailure } from '../server/api.service';
 import { LiveService } from '../server/live.service';
-import { VISIT_DB } from '../visit-log/visit-log.service';
+import { VISIT_DB } from '../visit-log/visit-db';
 import { Words } from '../wording/words.service';
 
 /** A dog of today as the lead wall shows it. */

@@ -1,3 +1,4 @@
+import { InjectionToken } from '@angular/core';
 import Dexie, { type EntityTable } from 'dexie';
 import type { VisitEvent } from '@mansuet/core/log';
 
@@ -5,8 +6,8 @@ export interface KeptEvent {
   readonly id: string;
   readonly visitId: string;
   readonly event: VisitEvent;
-  /** 0 waits for the server, 1 is stored there, 2 was refused. Numbers, because IndexedDB indexes no booleans. */
-  readonly sent: 0 | 1 | 2;
+  /** 0 waits for the server, 1 is stored there, 2 was refused, 3 was refused and let go. Numbers, because IndexedDB indexes no booleans. */
+  readonly sent: 0 | 1 | 2 | 3;
   readonly refusedWhy?: string;
 }
 export interface KeptAnswer {
@@ -24,3 +25,5 @@ export class VisitDb extends Dexie {
     this.version(1).stores({ events: 'id, visitId, sent, [visitId+sent]', answers: 'key' });
   }
 }
+
+export const VISIT_DB = new InjectionToken<VisitDb>('visit db', { providedIn: 'root', factory: () => new VisitDb() });

@@ -1,6 +1,5 @@
-import { Injectable, InjectionToken, effect, inject, signal, type OnDestroy } from '@angular/core';
+import { Injectable, effect, inject, type OnDestroy } from '@angular/core';
 import {
-  BehaviorSubject,
   Observable,
   Subject,
   Subscription,
@@ -15,7 +14,7 @@ import {
   distinctUntilChanged,
   shareReplay,
 } from 'rxjs';
-import { BATCH_TAKEN, EVENTS_ANSWER } from '@mansuet/core/contract';
+import { EVENTS_ANSWER } from '@mansuet/core/contract';
 import {
   type EventDraft,
   type EventHand,
@@ -29,24 +28,16 @@ import {
 } from '@mansuet/core/log';
 import { replay, type VisitState } from '@mansuet/core/visit';
 import type { FieldProblem } from '@mansuet/core/words';
-import { ApiService, fieldErrors } from '../server/api.service';
-import { Words } from '../wording/words.service';
+import { ApiService } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
-import { VisitDb, type KeptEvent } from './visit-db';
+import { Outbox } from './outbox';
+import { VISIT_DB } from './visit-db';
 
-export const VISIT_DB = new InjectionToken<VisitDb>('visit db', { providedIn: 'root', factory: () => new VisitDb() });
-
-const BATCH = 200;
 const SEND_AFTER_MS = 60;
 const PULL_EVERY_MS = 250;
-const RETRY_FROM_MS = 1000;
-const RETRY_TO_MS = 30_000;
 const DEVICE_KEY = 'mansuet.device';
-
-/** `signed_out`: the session has ended; entries wait here until somebody signs in. */
-export type LogStatus = 'saved' | 'sending' | 'waiting' | 'signed_out';
 
 /**
  * The log of every visit on this device. A tap is durable (IndexedDB) before it is shown; it goes to the server in batches and
@@ -57,22 +48,17 @@ export class VisitLog implements OnDestroy {
   private readonly api = inject(ApiService);
   private readonly session = inject(SessionService);
   private readonly clock = inject(ClockService);
-  private readonly words = inject(Words);
   private readonly live = inject(LiveService);
   private readonly db = inject(VISIT_DB);
+  private readonly outbox = inject(Outbox);
   private readonly device = deviceName();
   private readonly grown$ = new Subject<string>();
   private last: Stamp | undefined;
-  private flushing: Promise<void> | undefined;
-  private retryMs = RETRY_FROM_MS;
-  private retry: ReturnType<typeof setTimeout> | undefined;
   private readonly heard = new Subscription();
 
-  /** Events that wait for the server. */
-  readonly waiting$ = new BehaviorSubject(0);
-  readonly status = signal<LogStatus>('saved');
-  /** Events that the server refused: shown, never dropped. */
-  readonly refused = signal<readonly KeptEvent[]>([]);
+  readonly waiting$ = this.outbox.waiting$;
+  readonly status = this.outbox.status;
+  readonly refused = this.outbox.refused;
 
   constructor() {
     this.heard.add(
@@ -88,12 +74,11 @@ export class VisitLog implements OnDestroy {
     effect(() => {
       if (this.session.signedIn()) void this.flush();
     });
-    void this.showRefused();
+    this.heard.add(this.outbox.marked$.subscribe((visitId) => this.grown$.next(visitId)));
   }
 
   ngOnDestroy(): void {
     this.heard.unsubscribe();
-    clearTimeout(this.retry);
   }
 
   /** The events of a visit as they grow, from wherever they come. */
@@ -102,7 +87,8 @@ export class VisitLog implements OnDestroy {
       filter((id) => id === visitId),
       startWith(visitId),
       switchMap(() => from(this.db.events.where('visitId').equals(visitId).toArray())),
-      map((kept) => kept.filter((k) => k.sent !== 2).flatMap((k) => present(k.event))),
+      // What the server refused was done all the same: it counts here until somebody lets it go.
+      map((kept) => kept.filter((k) => k.sent !== 3).flatMap((k) => present(k.event))),
     );
   }
 
@@ -146,8 +132,7 @@ export class VisitLog implements OnDestroy {
     await this.db.events.put({ id: event.id, visitId, event, sent: 0 });
     this.grown$.next(visitId);
     // The screen first: what is durable here can wait a moment for the network.
-    clearTimeout(this.retry);
-    this.retry = setTimeout(() => void this.flush(), SEND_AFTER_MS);
+    this.outbox.soon(SEND_AFTER_MS);
     return event;
   }
 
@@ -164,72 +149,9 @@ export class VisitLog implements OnDestroy {
     for (const visitId of new Set(foreign.map((e) => e.visitId))) this.grown$.next(visitId);
   }
 
-  /** Sends what waits. One run at a time; a failure is tried again later, by itself. */
+  /** Sends what waits. */
   flush(): Promise<void> {
-    return (this.flushing ??= this.flushAll().finally(() => (this.flushing = undefined)));
-  }
-
-  private async flushAll(): Promise<void> {
-    let renewed = false;
-    for (;;) {
-      const waiting = await this.db.events.where('sent').equals(0).sortBy('id');
-      this.waiting$.next(waiting.length);
-      const visitId = waiting[0]?.visitId;
-      if (!visitId || !this.session.signedIn()) {
-        this.status.set(waiting.length > 0 ? 'waiting' : 'saved');
-        return;
-      }
-      // A retry is not yet a success: until the server has answered, the entries are on this device alone.
-      if (this.status() === 'saved') this.status.set('sending');
-      const batch = waiting.filter((k) => k.visitId === visitId).slice(0, BATCH);
-      const answer = await this.api.send('POST', `/visits/${visitId}/events`, { events: batch.map((k) => k.event) }, BATCH_TAKEN);
-      if (answer.ok) {
-        this.retryMs = RETRY_FROM_MS;
-        await this.mark([...answer.value.stored, ...answer.value.known], { sent: 1 });
-        continue;
-      }
-      if (answer.failure.kind === 'refused' && REFUSALS.includes(answer.failure.problem.code)) {
-        await this.setAside(batch, fieldErrors(this.words, answer.failure), this.words.heading('problem', answer.failure.problem.code));
-        continue;
-      }
-      if (answer.failure.kind === 'refused' && ENDED.includes(answer.failure.problem.code)) {
-        // Signed in again in another tab: the new token is fetched, once for each answer that asks for it.
-        if (!renewed && (await this.session.renew())) {
-          renewed = true;
-          continue;
-        }
-        this.status.set('signed_out');
-        return;
-      }
-      this.status.set('waiting');
-      clearTimeout(this.retry);
-      this.retry = setTimeout(() => void this.flush(), this.retryMs);
-      this.retryMs = Math.min(RETRY_TO_MS, this.retryMs * 2);
-      return;
-    }
-  }
-
-  /** Events that the server names as wrong are set aside, so that the others get through. When it names none, all of them are. */
-  private async setAside(batch: readonly KeptEvent[], errors: ReadonlyMap<string, string>, title: string): Promise<void> {
-    const why = new Map<string, string>();
-    for (const [path, message] of errors) {
-      const kept = batch[Number(/^events\.(\d+)/.exec(path)?.[1] ?? NaN)];
-      if (kept) why.set(kept.id, `${path}: ${message}`);
-    }
-    if (why.size === 0) for (const kept of batch) why.set(kept.id, title);
-    for (const [id, refusedWhy] of why) await this.mark([id], { sent: 2, refusedWhy });
-    await this.showRefused();
-  }
-
-  private async mark(ids: readonly string[], change: Pick<KeptEvent, 'sent'> & { refusedWhy?: string }): Promise<void> {
-    await this.db.transaction('rw', this.db.events, async () => {
-      for (const id of ids) await this.db.events.update(id, change);
-    });
-    if (change.sent === 2) for (const kept of await this.db.events.bulkGet([...ids])) if (kept) this.grown$.next(kept.visitId);
-  }
-
-  private async showRefused(): Promise<void> {
-    this.refused.set(await this.db.events.where('sent').equals(2).toArray());
+    return this.outbox.flush();
   }
 
   /** Visits that have grown on the server; `undefined` among them stands for all. */
@@ -256,12 +178,6 @@ function present(kept: unknown): VisitEvent[] {
   const read = readEvent(kept);
   return read.ok ? [read.event] : [];
 }
-
-/** Answers that a new sign-in changes. */
-const ENDED: readonly string[] = ['signed_out', 'csrf'];
-
-/** Answers that sending again does not change. */
-const REFUSALS: readonly string[] = ['bad_input', 'not_found', 'forbidden', 'too_large'];
 
 /** A name for this device, made once. */
 function deviceName(): string {

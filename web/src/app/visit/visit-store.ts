@@ -23,7 +23,9 @@ import {
 import { StandingMeter } from '@mansuet/core/strain';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
-import { VISIT_DB, VisitLog } from '../visit-log/visit-log.service';
+import { SessionService } from '../server/session.service';
+import { VISIT_DB } from '../visit-log/visit-db';
+import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
 
 /** The open visit: its file, its state, and what follows from them. Provided by the visit frame, one for each visit. */
@@ -34,6 +36,7 @@ export class VisitStore {
   private readonly log = inject(VisitLog);
   private readonly clock = inject(ClockService);
   private readonly db = inject(VISIT_DB);
+  private readonly session = inject(SessionService);
 
   readonly visitId = signal('');
   readonly context = signal<VisitContext | undefined>(undefined);
@@ -146,9 +149,12 @@ export class VisitStore {
     });
   }
 
-  /** Takes back the latest event that counts. */
+  /** The latest entry of whoever is signed in here: what another tablet recorded last is not this one's to take back. */
+  readonly undoable = computed(() => this.state().undoableBy.get(this.session.signedIn()?.staff.staffId ?? ''));
+
+  /** Takes it back. */
   async undo(): Promise<void> {
-    const target = this.state().undoable;
+    const target = this.undoable();
     if (target) await this.record({ type: 'voided', body: { target: target.id, why: 'undo' } });
   }
 

@@ -1,0 +1,198 @@
+import { Injectable, type OnDestroy, inject, signal } from '@angular/core';
+import { BehaviorSubject, Subject } from 'rxjs';
+import { BATCH_TAKEN } from '@mansuet/core/contract';
+import { ApiService, type Failure, fieldErrors } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
+import { SessionService } from '../server/session.service';
+import { Words } from '../wording/words.service';
+import { type KeptEvent, VISIT_DB } from './visit-db';
+
+/** Entries of a request at most, and bytes: the server takes one megabyte, and a slow network many small ones rather than one that breaks off. */
+const BATCH = 200;
+const BATCH_BYTES = 200_000;
+const RETRY_FROM_MS = 1000;
+const RETRY_TO_MS = 30_000;
+
+/** `signed_out`: the session has ended; entries wait here until somebody signs in. */
+export type LogStatus = 'saved' | 'sending' | 'waiting' | 'signed_out';
+
+/** Answers that a new sign-in changes. */
+const ENDED: readonly string[] = ['signed_out', 'csrf'];
+/** Answers that sending again does not change. */
+const REFUSALS: readonly string[] = ['bad_input', 'not_found', 'forbidden', 'too_large'];
+
+/** How a visit's queue stands. */
+interface Queue {
+  /** Entries of its next request at most: one by one after a refusal that named none. */
+  size: number;
+  /** Not before this, Unix ms, and how long it then waits. */
+  notBefore: number;
+  waitMs: number;
+}
+
+/** What came of one request: go on with this visit, with the next one, or with none, since nobody is signed in or nobody answers. */
+type Sent = 'more' | 'next' | 'over' | 'away';
+
+/**
+ * Sends what waits on this device: one queue for each visit, so that one that fails holds up no other. What the server refuses is marked, said,
+ * and stays where it was.
+ */
+@Injectable({ providedIn: 'root' })
+export class Outbox implements OnDestroy {
+  private readonly api = inject(ApiService);
+  private readonly session = inject(SessionService);
+  private readonly clock = inject(ClockService);
+  private readonly words = inject(Words);
+  private readonly db = inject(VISIT_DB);
+  private readonly queues = new Map<string, Queue>();
+  private flushing: Promise<void> | undefined;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private awayMs = RETRY_FROM_MS;
+
+  /** Events that wait for the server. */
+  readonly waiting$ = new BehaviorSubject(0);
+  readonly status = signal<LogStatus>('saved');
+  /** Entries that the server refused: shown, never dropped. */
+  readonly refused = signal<readonly KeptEvent[]>([]);
+  /** Visits of which an entry was refused, or is sent again. */
+  readonly marked$ = new Subject<string>();
+
+  constructor() {
+    void this.showRefused();
+  }
+  ngOnDestroy(): void {
+    clearTimeout(this.timer);
+  }
+
+  /** Sends soon: the screen comes first. */
+  soon(ms: number): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.flush(), ms);
+  }
+
+  /** Sends what waits, at once, whatever failed before. One run at a time. */
+  flush(): Promise<void> {
+    return (this.flushing ??= this.sendAll().finally(() => (this.flushing = undefined)));
+  }
+
+  /** Refused entries are offered once more, such as by somebody who may write them. */
+  async sendAgain(ids: readonly string[]): Promise<void> {
+    await this.mark(ids, { sent: 0 });
+    await this.flush();
+  }
+  /** A refused entry is let go: it stays on this device, and no longer counts. */
+  async letGo(id: string): Promise<void> {
+    await this.mark([id], { sent: 3 });
+  }
+
+  private async sendAll(): Promise<void> {
+    let renewed = false;
+    const tried = new Set<string>();
+    for (;;) {
+      const waiting = await this.db.events.where('sent').equals(0).sortBy('id');
+      this.waiting$.next(waiting.length);
+      if (waiting.length === 0) return this.status.set('saved');
+      if (!this.session.signedIn()) return this.status.set('waiting');
+      const visitId = waiting.find((k) => !tried.has(k.visitId))?.visitId;
+      if (visitId === undefined) return this.wait();
+      // A retry is not yet a success: until the server has answered, the entries are on this device alone.
+      if (this.status() === 'saved') this.status.set('sending');
+      const queue = this.queueOf(visitId);
+      const batch = cut(
+        waiting.filter((k) => k.visitId === visitId),
+        queue.size,
+      );
+      const sent = await this.send(visitId, batch, queue);
+      if (sent === 'next') tried.add(visitId);
+      else if (sent === 'over') {
+        // Signed in again in another tab: the new token is fetched, once for each answer that asks for it.
+        if (!renewed && (await this.session.renew())) {
+          renewed = true;
+          continue;
+        }
+        return this.status.set('signed_out');
+      } else if (sent === 'away') return this.wait(this.longer());
+    }
+  }
+
+  private async send(visitId: string, batch: readonly KeptEvent[], queue: Queue): Promise<Sent> {
+    const answer = await this.api.send('POST', `/visits/${visitId}/events`, { events: batch.map((k) => k.event) }, BATCH_TAKEN);
+    if (answer.ok) {
+      this.awayMs = RETRY_FROM_MS;
+      this.queues.delete(visitId);
+      await this.mark([...answer.value.stored, ...answer.value.known], { sent: 1 });
+      return 'more';
+    }
+    const { failure } = answer;
+    if (failure.kind === 'offline') return 'away';
+    const { code } = failure.problem;
+    if (ENDED.includes(code)) return 'over';
+    if (REFUSALS.includes(code)) {
+      const why = this.whyEach(batch, failure);
+      if (why.size === 0) {
+        // It names none: which it is shows when they are sent one by one.
+        queue.size = 1;
+        return 'more';
+      }
+      for (const [id, refusedWhy] of why) await this.mark([id], { sent: 2, refusedWhy });
+      return 'more';
+    }
+    queue.notBefore = this.clock.now() + queue.waitMs;
+    queue.waitMs = Math.min(RETRY_TO_MS, queue.waitMs * 2);
+    return 'next';
+  }
+
+  private queueOf(visitId: string): Queue {
+    const known = this.queues.get(visitId) ?? { size: BATCH, notBefore: 0, waitMs: RETRY_FROM_MS };
+    this.queues.set(visitId, known);
+    return known;
+  }
+
+  /** Waits until the first queue may be tried again. */
+  private wait(ms?: number): void {
+    this.status.set('waiting');
+    const soonest = Math.min(...[...this.queues.values()].map((q) => q.notBefore)) - this.clock.now();
+    this.soon(ms ?? Math.max(RETRY_FROM_MS, Number.isFinite(soonest) ? soonest : RETRY_FROM_MS));
+  }
+  /** Longer each time that the server is away, and not at the same moment on every tablet. */
+  private longer(): number {
+    const now = this.awayMs;
+    this.awayMs = Math.min(RETRY_TO_MS, this.awayMs * 2);
+    return now * (1 - JITTER * jitter());
+  }
+
+  /** Which entries of a batch are refused, and why; none when the server names none of several. */
+  private whyEach(batch: readonly KeptEvent[], failure: Failure): ReadonlyMap<string, string> {
+    const why = new Map<string, string>();
+    for (const [path, message] of fieldErrors(this.words, failure)) {
+      const kept = batch[Number(/^events\.(\d+)/.exec(path)?.[1] ?? NaN)];
+      if (kept) why.set(kept.id, message);
+    }
+    const only = batch[0];
+    if (why.size === 0 && batch.length === 1 && only && failure.kind === 'refused')
+      why.set(only.id, this.words.heading('problem', failure.problem.code));
+    return why;
+  }
+
+  private async mark(ids: readonly string[], change: Pick<KeptEvent, 'sent'> & { refusedWhy?: string }): Promise<void> {
+    await this.db.transaction('rw', this.db.events, async () => {
+      for (const id of ids) await this.db.events.update(id, change);
+    });
+    if (change.sent === 1) return;
+    for (const kept of await this.db.events.bulkGet([...ids])) if (kept) this.marked$.next(kept.visitId);
+    await this.showRefused();
+  }
+  private async showRefused(): Promise<void> {
+    this.refused.set(await this.db.events.where('sent').equals(2).toArray());
+  }
+}
+
+const JITTER = 0.3;
+const jitter = (): number => (crypto.getRandomValues(new Uint8Array(1))[0] ?? 0) / 255;
+
+/** As many entries from the first on as one request takes: at least one. */
+export function cut(waiting: readonly KeptEvent[], entries: number): readonly KeptEvent[] {
+  let bytes = 0;
+  const past = waiting.slice(0, entries).findIndex((k, at) => (bytes += JSON.stringify(k.event).length) > BATCH_BYTES && at > 0);
+  return waiting.slice(0, past < 0 ? entries : past);
+}
