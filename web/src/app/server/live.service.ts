@@ -1,23 +1,55 @@
-import { Injectable } from '@angular/core';
+import { Injectable, InjectionToken, inject } from '@angular/core';
 import { Observable, share } from 'rxjs';
 import { LIVE_LINE } from '@mansuet/core/contract';
+
+/** Opens a stream of server-sent events. Specs give their own. */
+export const OPEN_STREAM = new InjectionToken<(path: string) => EventSource>('open stream', {
+  providedIn: 'root',
+  factory: () => (path) => new EventSource(path),
+});
+
+const AGAIN_FROM_MS = 1000;
+const AGAIN_TO_MS = 30_000;
 
 /** Which visit has grown on the server; `undefined` says that notices may have been missed and everything is worth a look. */
 @Injectable({ providedIn: 'root' })
 export class LiveService {
+  private readonly open = inject(OPEN_STREAM);
+
   readonly changes$ = new Observable<string | undefined>((out) => {
-    const source = new EventSource('/api/live');
+    let source: EventSource | undefined;
+    let again: ReturnType<typeof setTimeout> | undefined;
+    let waitMs = AGAIN_FROM_MS;
     let opened = false;
-    source.addEventListener('open', () => {
-      // The browser reconnects by itself; what was said in between is not repeated.
-      if (opened) out.next(undefined);
-      opened = true;
-    });
-    source.addEventListener('again', () => out.next(undefined));
-    source.addEventListener('visit', (message: MessageEvent<string>) => {
-      const line = LIVE_LINE.safeParse(JSON.parse(message.data));
-      if (line.success) out.next(line.data.visitId);
-    });
-    return () => source.close();
+    const listen = (): void => {
+      const stream = this.open('/api/live');
+      source = stream;
+      stream.addEventListener('open', () => {
+        waitMs = AGAIN_FROM_MS;
+        // What was said while it was closed is not repeated.
+        if (opened) out.next(undefined);
+        opened = true;
+      });
+      stream.addEventListener('again', () => out.next(undefined));
+      stream.addEventListener('visit', (message: MessageEvent<string>) => {
+        const line = LIVE_LINE.safeParse(JSON.parse(message.data));
+        if (line.success) out.next(line.data.visitId);
+      });
+      stream.addEventListener('error', () => {
+        // The browser comes back by itself after a cut; an answer that is no stream, from a proxy or after a sign-in ended, it takes for the end.
+        if (stream.readyState !== stream.CLOSED) return;
+        again = setTimeout(() => {
+          // Until the stream is there, it is asked for what is new as often as the stream is tried.
+          if (opened) out.next(undefined);
+          listen();
+        }, waitMs);
+        waitMs = Math.min(AGAIN_TO_MS, 2 * waitMs);
+      });
+    };
+    listen();
+    return () => {
+      clearTimeout(again);
+      source?.close();
+    };
   }).pipe(share());
 }
