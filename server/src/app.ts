@@ -6,6 +6,8 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Session } from '@mansuet/core/contract';
+import { notPlainText } from '@mansuet/core/log';
+import { saying } from '@mansuet/core/words';
 import type { Database } from './database/database.js';
 import { dogRoutes } from './dogs/dogs.routes.js';
 import { houseRuleRoutes } from './house-rules/house-rules.routes.js';
@@ -80,6 +82,17 @@ export function createApp(parts: AppParts): Express {
     next();
   });
   api.use(express.json({ limit: BODY_LIMIT }));
+  // One door for every form and entry: what is no text is stored nowhere.
+  api.use((request, _response, next) => {
+    const strange = notPlainText(request.body);
+    if (strange.length > 0)
+      throw new ProblemError(
+        'bad_input',
+        undefined,
+        strange.map((path) => ({ path, says: saying('form.not_text', {}) })),
+      );
+    next();
+  });
   // Alive, whatever the database does; ready, when an entry could be stored now.
   api.get('/health', (_request, response) => {
     response.set('cache-control', 'no-store').json({ ok: true });

@@ -4,6 +4,7 @@ export * from './form-issue.js';
 export * from './lift-from-1.js';
 export * from './lift.js';
 export * from './make-event.js';
+export * from './plain-text.js';
 export * from './saying-of.js';
 export * from './signature.js';
 export * from './stamp.js';

@@ -1,6 +1,7 @@
-import type { FieldProblem } from '../words/index.js';
+import { type FieldProblem, saying } from '../words/index.js';
 import { EVENT_VERSION, type EventDraft, VISIT_EVENT, type VisitEvent } from './events.js';
 import { fieldProblems } from './form-issue.js';
+import { notPlainText } from './plain-text.js';
 import { nextStamp, type Stamp } from './stamp.js';
 import { type RandomBytes, uuidV7 } from './uuid.js';
 
@@ -34,8 +35,10 @@ export function tryEvent(draft: EventDraft, { visitId, by, device, nowMs, random
     v: EVENT_VERSION,
     ...draft,
   });
-  if (made.success) return { ok: true, event: made.data };
-  return { ok: false, fields: fieldProblems(made.error) };
+  if (!made.success) return { ok: false, fields: fieldProblems(made.error) };
+  const strange = notPlainText(made.data);
+  if (strange.length > 0) return { ok: false, fields: strange.map((path) => ({ path, says: saying('form.not_text', {}) })) };
+  return { ok: true, event: made.data };
 }
 
 /** The same for drafts that are known to be right. @throws RangeError that names the field for one that is not */

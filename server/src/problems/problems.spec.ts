@@ -23,6 +23,9 @@ describe('problems', () => {
     ['a field too many', 'POST', '/api/dogs', { ...A_DOG, extra: 1 }, 422, 'bad_input'],
     ['a birth in the future', 'POST', '/api/dogs', { ...A_DOG, dog: { ...A_DOG.dog, born: '2999-01-01' } }, 422, 'bad_input'],
     ['an oversize body', 'POST', '/api/dogs', { dog: 'x'.repeat(1_200_000) }, 413, 'too_large'],
+    ['a NUL in a text', 'POST', '/api/dogs', { ...A_DOG, dog: { ...A_DOG.dog, name: 'Mo\u0000ss' } }, 422, 'bad_input'],
+    ['half a character', 'POST', '/api/dogs', { ...A_DOG, dog: { ...A_DOG.dog, name: 'Moss\ud83d' } }, 422, 'bad_input'],
+    ['a text that turns round', 'POST', '/api/dogs', { ...A_DOG, dog: { ...A_DOG.dog, name: 'Mo\u202ess' } }, 422, 'bad_input'],
     ['no events', 'POST', `/api/visits/${randomUUID()}/events`, { events: [] }, 422, 'bad_input'],
     ['a list for an object', 'POST', '/api/dogs', [], 422, 'bad_input'],
   ];

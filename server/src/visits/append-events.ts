@@ -14,14 +14,39 @@ export interface BatchTaken {
   readonly known: string[];
 }
 
+/** Ahead of the server's clock at most, ms: a tablet may be in another zone, or a day out. Our default. */
+const AHEAD_MS = 2 * 24 * 60 * 60_000;
+/** Nothing was recorded before, and nothing is booked past this, years from now. Our defaults. */
+const EARLIEST = '2000-01-01';
+const BOOKED_AHEAD_YEARS = 3;
+
+/** Times of an event that would order everything behind them, or stand on no day that is ever shown. */
+function timesOut(event: VisitEvent, now: Date): string[] {
+  const latest = now.getTime() + AHEAD_MS;
+  const within = (ms: number, until: number): boolean => ms >= Date.parse(EARLIEST) && ms <= until;
+  const out = [];
+  if (!within(Date.parse(event.at), latest)) out.push('at');
+  if (!within(event.stamp.wallMs, latest)) out.push('stamp.wallMs');
+  if (event.type === 'visit_booked') {
+    const booked = new Date(now);
+    booked.setFullYear(now.getFullYear() + BOOKED_AHEAD_YEARS);
+    if (!within(Date.parse(event.body.arrivesAt), booked.getTime())) out.push('body.arrivesAt');
+  }
+  return out;
+}
+
 /** Checks every event of a batch; one bad event refuses the batch, by name. */
-export function readBatch(visitId: string, raw: readonly unknown[]): Outcome<VisitEvent[]> {
+export function readBatch(visitId: string, raw: readonly unknown[], now: Date): Outcome<VisitEvent[]> {
   const errors: FieldProblem[] = [];
   const events = raw.flatMap((one, i) => {
     const read = readEvent(one);
     if (!read.ok) errors.push(...read.fields.map((f) => ({ path: `events.${i}.${f.path}`, says: f.says })));
     else if (read.event.visitId !== visitId) errors.push({ path: `events.${i}.visitId`, says: saying('form.other_visit', {}) });
-    else return [read.event];
+    else {
+      const out = timesOut(read.event, now);
+      if (out.length === 0) return [read.event];
+      errors.push(...out.map((path) => ({ path: `events.${i}.${path}`, says: saying('form.time_out_of_range', {}) })));
+    }
     return [];
   });
   return errors.length > 0 ? refused('bad_input', saying('problem.nothing_stored', {}), errors) : done(events);

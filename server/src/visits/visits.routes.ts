@@ -47,7 +47,7 @@ export function visitRoutes(db: Database, clock: () => Date): Router {
   router.post('/visits/:visitId/events', async (request, response) => {
     const { salonId, staff } = await requireAction(db, request, 'record');
     const visitId = readId(request.params.visitId);
-    const events = valueOf(readBatch(visitId, EVENT_BATCH.parse(request.body).events));
+    const events = valueOf(readBatch(visitId, EVENT_BATCH.parse(request.body).events, clock()));
     if (events.some((e) => !may(staff.role, NEEDS[e.type] ?? 'record'))) throw new ProblemError('forbidden');
     response.json(valueOf(await db.inSalon(salonId, (trx) => appendEvents(trx, salonId, visitId, events))));
   });

@@ -122,6 +122,30 @@ describe('visits', () => {
     expect(await count(other)).toBe(0);
   });
 
+  it('refuses times that cannot be, by name: they would stand behind everything for good', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const event = anEvent(visitId, browser.staffId, seen);
+    for (const [change, path] of [
+      [{ at: '9999-12-31T23:59:59.000Z' }, 'at'],
+      [{ at: '0001-01-01T00:00:00.000Z' }, 'at'],
+      [{ stamp: { ...event.stamp, wallMs: 2 ** 48 - 1 } }, 'stamp.wallMs'],
+    ] as const) {
+      const reply = await post(visitId, [{ ...event, ...change }]);
+      expect(reply.status).toBe(422);
+      expect(reply.text).toContain(`events.0.${path}`);
+    }
+    // A day ahead, as a tablet may be, is taken.
+    expect((await post(visitId, [{ ...event, at: new Date(Date.now() + 86_400_000).toISOString() }])).status).toBe(200);
+    const far = uuidV7(Date.now(), (b) => crypto.getRandomValues(b));
+    const draft = booked(dogId, browser.staffId);
+    if (draft.type !== 'visit_booked') throw new Error('not a booking');
+    const reply = await post(far, [
+      anEvent(far, browser.staffId, { ...draft, body: { ...draft.body, arrivesAt: '9999-01-01T10:00:00.000Z' } }),
+    ]);
+    expect(reply.text).toContain('events.0.body.arrivesAt');
+    expect((await browser.send('GET', '/api/today')).status).toBe(200);
+  });
+
   it('refuses an entry whose id stands in another visit: it would be taken for stored', async () => {
     const [one, other] = [await bookVisit(browser, dogId), await bookVisit(browser, dogId)];
     const event = anEvent(one, browser.staffId, seen);

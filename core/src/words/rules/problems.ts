@@ -39,6 +39,8 @@ export const PROBLEMS_RULES = {
   'form.no_dog_here': rule('computed'),
   'form.dog_put_away': rule('computed'),
   'form.dog_merged': rule('computed'),
+  'form.not_text': rule('computed'),
+  'form.time_out_of_range': rule('computed'),
   'form.other_visit': rule('computed'),
   'form.id_of_other_visit': rule('computed'),
   'form.void_of_others': rule('computed'),

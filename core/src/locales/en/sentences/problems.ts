@@ -37,6 +37,8 @@ export const PROBLEMS_SENTENCES = {
   'form.no_dog_here': 'No dog here has this id.',
   'form.dog_put_away': 'This dog was put away: bring it back first.',
   'form.dog_merged': 'This file is part of another one: book there.',
+  'form.not_text': 'There is a character in it that is no text. Type it again instead of pasting it.',
+  'form.time_out_of_range': 'This time cannot be: check the clock of the device.',
   'form.other_visit': 'This belongs to another visit.',
   'form.id_of_other_visit': 'An entry of another visit has this id already.',
   'form.void_of_others': 'Only who wrote an entry, or the lead, takes it back.',
