@@ -17,6 +17,7 @@ import { Toggle } from '../controls/toggle';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
+import { sayStorageTrouble } from '../visit-log/storage-trouble';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { TodayService } from '../today/today.service';
 import { RANGES } from '../wording/ranges';
@@ -104,7 +105,12 @@ export class BookVisitPage {
     const wrong = this.log.check(visitId, draft);
     this.errors.set(new Map(wrong.map((f) => [f.path, this.words.say(f.says)])));
     if (wrong.length > 0) return;
-    await this.log.record(visitId, draft);
+    try {
+      await this.log.record(visitId, draft);
+    } catch (error: unknown) {
+      this.trouble.set(sayStorageTrouble(error));
+      return;
+    }
     // The day is read from the server: it is asked once the booking is there, or at once when it has to wait.
     await this.log.flush();
     const refused = this.log.refused().find((k) => k.visitId === visitId);

@@ -18,7 +18,9 @@ import { TableStore } from './table-store';
     }}</span>
     <span class="quiet" i18n="@@table.planned">of about {{ round(table.plan()?.minutes ?? 0) }} min planned</span>
     <span class="entry" role="status">{{ table.lastEntry() }}</span>
-    <span class="save" [class.wait]="log.status() === 'waiting' || log.status() === 'signed_out'">{{ kept() }}</span>
+    <span class="save" [class.wait]="log.status() === 'waiting' || log.status() === 'signed_out' || visit.notRecorded() !== ''">{{
+      kept()
+    }}</span>
     <button type="button" class="plain" [disabled]="!visit.undoable() || !!table.ended()" (click)="table.undo()" i18n="@@table.undo">
       Undo <man-key of="table.undo" />
     </button>
@@ -35,6 +37,7 @@ export class TableHead {
   protected readonly leaves = $localize`:@@table.leaves:Leave the table; the record stays open`;
 
   protected kept(): string {
+    if (this.visit.notRecorded() !== '') return $localize`:@@table.notKept:not kept`;
     const status = this.log.status();
     if (status === 'signed_out') return $localize`:@@table.signedOut:kept here, sign in again`;
     return status === 'waiting' ? $localize`:@@table.waiting:kept on this device` : $localize`:@@table.kept:kept`;

@@ -24,6 +24,7 @@ import { StandingMeter } from '@mansuet/core/strain';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
+import { sayStorageTrouble } from '../visit-log/storage-trouble';
 import { VISIT_DB } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
@@ -130,7 +131,7 @@ export class VisitStore {
       this.notRecorded.set('');
       return true;
     } catch (error: unknown) {
-      this.notRecorded.set(error instanceof Error ? error.message : String(error));
+      this.notRecorded.set(sayStorageTrouble(error));
       return false;
     }
   }
