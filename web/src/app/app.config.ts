@@ -1,13 +1,28 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
-import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
+import { type ApplicationConfig, inject, provideZonelessChangeDetection } from '@angular/core';
+import {
+  PreloadAllModules,
+  provideRouter,
+  withComponentInputBinding,
+  withInMemoryScrolling,
+  withNavigationErrorHandler,
+  withPreloading,
+} from '@angular/router';
 import { provideNzI18n, en_GB } from 'ng-zorro-antd/i18n';
 import { routes } from './app.routes';
+import { MissingScreen } from './navigation/missing-screen';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideRouter(routes, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'top' })),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withInMemoryScrolling({ scrollPositionRestoration: 'top' }),
+      // Every screen is on the device before it is needed: the network may be gone by then.
+      withPreloading(PreloadAllModules),
+      withNavigationErrorHandler((error) => inject(MissingScreen).say(error)),
+    ),
     provideHttpClient(withFetch()),
     provideNzI18n(en_GB),
   ],

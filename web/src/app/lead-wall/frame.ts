@@ -8,6 +8,7 @@ import { Keymap } from '../controls/keymap';
 import { KeysList } from '../controls/keys-list';
 import { OverSlip } from '../controls/over-slip';
 import { currentUrl } from '../navigation/current-url';
+import { MissingScreen } from '../navigation/missing-screen';
 import { SessionService } from '../server/session.service';
 import { TodayService } from '../today/today.service';
 import { VISIT_DB } from '../visit-log/visit-db';
@@ -35,6 +36,7 @@ export class Frame {
   protected readonly keymap = inject(Keymap);
   protected readonly day = inject(TodayService);
   protected readonly log = inject(VisitLog);
+  protected readonly missing = inject(MissingScreen);
 
   private readonly url = currentUrl();
   protected readonly atTable = computed(() => /^\/visits\/[^/]+\/work/.test(this.url()));
