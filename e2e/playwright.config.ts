@@ -26,6 +26,8 @@ export default defineConfig({
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'UTC',
+    // Only the tests of a device without a network let it in: in all others every page would fetch the whole application first.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
     screenshot: 'only-on-failure',
     // What is in the way of a click is said long before the test ends.

@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { join } from 'node:path';
 import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test';
 import { ROOT } from '../tools/place.js';
+import { isHealthy } from '../tools/reach.js';
 
 export { expect };
 export { ROOT };
@@ -36,7 +37,7 @@ export const test = base.extend<{ watch: Watch }>({
 /** How far the pages' time is ahead of the machine's, ms: as far as the server's. */
 const AHEAD_MS = Number(process.env['MANSUET_CLOCK_AHEAD_MS'] ?? 0);
 
-export async function watchContext(context: BrowserContext, watch: Watch): Promise<void> {
+export async function watchContext(context: BrowserContext, watch: Watch, names: readonly string[] = []): Promise<void> {
   await context.addInitScript((ahead) => {
     const Machine = Date;
     // Called with a moment it is what it was; without one it tells the time of the test.
@@ -47,7 +48,7 @@ export async function watchContext(context: BrowserContext, watch: Watch): Promi
   }, AHEAD_MS);
   context.on('request', (r) => {
     const url = new URL(r.url());
-    if (!['data:', 'blob:'].includes(url.protocol) && url.hostname !== '127.0.0.1') watch.elsewhere.push(r.url());
+    if (!['data:', 'blob:'].includes(url.protocol) && ![...names, '127.0.0.1'].includes(url.hostname)) watch.elsewhere.push(r.url());
   });
   context.on('weberror', (e) => watch.errors.push(e.error().message));
 }
@@ -193,14 +194,10 @@ export async function startServer(port: number, env: NodeJS.ProcessEnv = {}): Pr
   });
   started.add(child);
   await expect
-    .poll(
-      () =>
-        fetch(`http://127.0.0.1:${port}/api/health`).then(
-          (answer) => answer.ok,
-          () => false,
-        ),
-      { message: 'the server of the test answers', timeout: 120_000 },
-    )
+    .poll(() => isHealthy({ host: '127.0.0.1', secure: env['MANSUET_TLS_CERT'] !== undefined }, port), {
+      message: 'the server of the test answers',
+      timeout: 120_000,
+    })
     .toBe(true);
   return child;
 }

@@ -5,6 +5,7 @@ import { readdirSync, readFileSync } from 'node:fs';
  * Rooms of `knowledge` are floors as well: a room above may ask a room below. What belongs on a floor stands on top of its `index.ts`.
  */
 export const FLOORS = [
+  'days',
   'words',
   'locales',
   'statistics',

@@ -2,6 +2,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_LOGINS } from '../server/src/sign-in/demo-logins.js';
 import { build } from './build.js';
+import { isHealthy, readReach, type Reach } from './reach.js';
 import { Plain, ROOT, RUN, WEB_DIST } from './place.js';
 import { isFree } from './free-port.js';
 import { type Cluster, clusterPort, ensureDatabase, secrets, startCluster, stopCluster } from './postgres.js';
@@ -18,18 +19,29 @@ export async function start(kind: 'demo' | 'serve'): Promise<void> {
   // All that could be wrong is looked at before a server that works is stopped.
   const { port, pgPort } = readPorts(process.env, salon);
   await checkPorts(port, pgPort, kind, place.cluster);
+  const reach = readReach(process.env, port);
+  if (reach.door && runningServer()?.port !== port && !(await isFree(reach.door.port)))
+    throw new Plain(
+      `Port ${reach.door.port}, for tablets that are new here, is in use. Choose another: MANSUET_DOOR_PORT=${reach.door.port + 10}`,
+    );
   await build(say);
   stopServer();
   for (const other of SALON_KINDS) if (other !== salon) stopCluster(SALON_PLACES[other].cluster);
   const cluster = await startCluster(place.cluster, pgPort);
   await ensureDatabase(cluster, place.database);
-  const env = { ...environment(cluster, place.database, port, kind === 'demo'), MANSUET_OUTBOX_DIR: place.outbox };
+  const env = { ...environment(cluster, place.database, port, kind === 'demo'), ...reach.env, MANSUET_OUTBOX_DIR: place.outbox };
   if (kind === 'demo') say((await must('Loading the demo salon', process.execPath, ['demo/dist/main.js'], env)).trim());
   const log = join(RUN, 'server.log');
   const pid = startDetached(process.execPath, ['server/dist/main.js'], env, log);
   keepRunning({ pid, port });
-  await untilHealthy(port, pid, log);
-  say(`\nMansuet is at http://127.0.0.1:${port}`);
+  await untilHealthy(reach, port, pid, log);
+  say(`\nMansuet is at ${reach.url}`);
+  if (reach.door) {
+    say(
+      `A tablet that is new here first opens ${reach.door.url} and learns to trust this salon. Compare the fingerprint there with this one:`,
+    );
+    say(`  ${reach.door.fingerprint}`);
+  }
   if (kind === 'demo') {
     say('Demo logins:');
     for (const d of DEMO_LOGINS) say(`  ${d.login.padEnd(8)} ${d.password.padEnd(18)} ${d.name}, ${d.role}`);
@@ -62,13 +74,9 @@ export function environment(cluster: Cluster, database: string, port: number, de
   };
 }
 
-async function untilHealthy(port: number, pid: number, log: string): Promise<void> {
+async function untilHealthy(reach: Reach, port: number, pid: number, log: string): Promise<void> {
   for (let i = 0; i < 150; i++) {
-    try {
-      if ((await fetch(`http://127.0.0.1:${port}/api/health`)).ok) return;
-    } catch {
-      // It does not listen yet.
-    }
+    if (await isHealthy(reach.own, port)) return;
     if (!alive(pid))
       throw new Plain(
         `The server did not start:\n${existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-5).join('\n') : ''}`,

@@ -4,7 +4,8 @@ import { dogFactsOf, dogKinds } from '@mansuet/core/knowledge/dogs';
 import { DOG_KINDS, INCIDENT_KINDS, PHASES } from '@mansuet/core/words';
 import { readDogFile } from '@mansuet/server/dogs/read-dog-file';
 import { searchDogs } from '@mansuet/server/search/search-dogs';
-import { readToday } from '@mansuet/server/visits/visits.repository';
+import { phaseOf, replay } from '@mansuet/core/visit';
+import { readToday } from '@mansuet/server/visits/today.repository';
 import { specServer, type SpecServer } from '@mansuet/server/testing/spec-salon';
 import type { Who } from '@mansuet/server/sign-in/sign-in.repository';
 import { listLinks } from '@mansuet/server/owner-links/owner-links.repository';
@@ -62,10 +63,10 @@ describe('the demo salon', () => {
     expect(await loadToday(server.db, who, now)).toBe(10);
     expect(await todayIsEmpty(server.db, who, now)).toBeFalse();
     const today = await server.db.inSalon(who.salonId, (trx) => readToday(trx, now));
-    const phases = new Set(today.visits.map((v) => v.summary.phase));
+    const states = today.visits.map((v) => replay(v.visitId, v.events));
+    const phases = new Set(states.map(phaseOf));
     for (const p of [...PHASES, 'gone' as const]) expect(phases.has(p)).withContext(p).toBeTrue();
-    const working = today.visits.find((v) => v.summary.phase === 'work');
-    expect(working?.summary.steps.some((s) => s.status === 'running')).toBeTrue();
+    expect(states.some((s) => s.work?.running !== undefined)).toBeTrue();
   });
 
   it('is empty again on the next day, for the next start to fill', async () => {

@@ -9,7 +9,10 @@ import { DEMO_LOGINS } from '@mansuet/server/sign-in/demo-logins';
 import { appendEvents } from '@mansuet/server/visits/append-events';
 import { readDogFile } from '@mansuet/server/dogs/read-dog-file';
 import { searchDogs } from '@mansuet/server/search/search-dogs';
-import { paceOfGroomer, readToday } from '@mansuet/server/visits/visits.repository';
+import { readToday } from '@mansuet/server/visits/today.repository';
+import { paceOfGroomer } from '@mansuet/server/visits/visits.repository';
+import { dayOf } from '@mansuet/core/days';
+import { HERE } from './here.js';
 import { contactsOf, DEMO_DOGS, formOf, type DemoDog } from './dogs.js';
 import { pastFindings, TODAYS_FINDINGS } from './findings.js';
 import { PAST_INCIDENTS } from './past-incidents.js';
@@ -34,6 +37,7 @@ export async function foundDemoSalon(db: Database): Promise<Who | undefined> {
     password: lead.password,
     vetName: 'Port Ellery animal practice (invented)',
     vetPhone: '0550 100 999',
+    timeZone: HERE,
   });
   if (!founded.ok) return undefined;
   const who = founded.value;
@@ -154,7 +158,9 @@ const TODAY: readonly (readonly [string, Phase | 'gone', number, string])[] = [
 
 /** Whether the demo's day has to be written anew: it was started on another day. */
 export async function todayIsEmpty(db: Database, who: Who, now: Date): Promise<boolean> {
-  return (await db.inSalon(who.salonId, (trx) => readToday(trx, now))).visits.length === 0;
+  const { day, visits } = await db.inSalon(who.salonId, (trx) => readToday(trx, now));
+  // What earlier days left unfinished stands on the list as well.
+  return !visits.some((v) => dayOf(v.arrivesAt, HERE) === day);
 }
 
 async function groomersOf(db: Database, who: Who, now: Date): Promise<{ staffId: string; name: string; trained: boolean }[]> {

@@ -1,3 +1,4 @@
+import { dayOf } from '@mansuet/core/days';
 import { CONSENT_TEXT_VERSION, proposeAgreement } from '@mansuet/core/agreement';
 import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import { say, stepTitle } from '@mansuet/core/locales';
@@ -14,6 +15,7 @@ import {
   type Phase,
   type ZoneId,
 } from '@mansuet/core/words';
+import { HERE } from './here.js';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import { VisitWriter } from './visit-writer.js';
@@ -59,7 +61,7 @@ export interface Findings {
 /** The events of one visit, told as far as the story goes. */
 export function tell(story: Story, random: Random): VisitEvent[] {
   const { demo, form, nowMs } = story;
-  const today = new Date(story.arrivesMs).toISOString().slice(0, 10);
+  const today = dayOf(story.arrivesMs, HERE);
   const w = new VisitWriter(random, Math.min(story.arrivesMs - 3 * 86_400_000, nowMs - 60_000), story.groomerId);
   const asked = { items: [...demo.asked], wantedMm: demo.wantedMm, sessionMinutes: form.weightKg > 25 ? 165 : 135 };
   w.write({
@@ -70,6 +72,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
       groomerId: story.groomerId,
       asked,
       helperThere: form.weightKg > 30 || form.biteHistory,
+      zone: HERE,
     },
   });
   if (story.until === 'know') return w.events;
@@ -105,7 +108,7 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   if (story.until === 'hand_back') return w.events;
   w.wait(4).write({
     type: 'handed_back',
-    body: { toldTo: demo.owner, nextVisit: new Date(w.now + 42 * 86_400_000).toISOString().slice(0, 10), vetAdvised: false },
+    body: { toldTo: demo.owner, nextVisit: dayOf(w.now + 42 * 86_400_000, HERE), vetAdvised: false },
   });
   return w.events;
 }

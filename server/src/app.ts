@@ -30,6 +30,10 @@ export interface AppParts {
   readonly gateway: MessageGateway;
   readonly log: Logger;
   readonly clock: () => Date;
+  /** The address that people use, without a slash at its end. */
+  readonly publicUrl: string;
+  readonly trustProxy: number;
+  readonly hstsSeconds: number;
   readonly sessionSecret: string;
   readonly webDir: string | undefined;
   readonly demoLogins: Session['demoLogins'];
@@ -43,6 +47,9 @@ const RENEW_MS = 10 * 60_000;
 export function createApp(parts: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  const secure = parts.publicUrl.startsWith('https:');
+  // Nobody's word on who asks counts, but that of as many proxies as were said to be in front.
+  app.set('trust proxy', parts.trustProxy);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -57,11 +64,11 @@ export function createApp(parts: AppParts): Express {
           'worker-src': ["'self'"],
           'frame-ancestors': ["'none'"],
           'form-action': ["'self'"],
-          // The salon's machine serves plain HTTP on loopback; a proxy in front of it speaks TLS.
-          'upgrade-insecure-requests': null,
+          // On loopback the salon's machine serves plain HTTP.
+          'upgrade-insecure-requests': secure ? [] : null,
         },
       },
-      strictTransportSecurity: false,
+      strictTransportSecurity: secure && parts.hstsSeconds > 0 ? { maxAge: parts.hstsSeconds, includeSubDomains: false } : false,
     }),
   );
   app.use(
@@ -93,6 +100,11 @@ export function createApp(parts: AppParts): Express {
       );
     next();
   });
+  // By this a device knows what its own clock is off by.
+  api.use((_request, response, next) => {
+    response.set('x-mansuet-time', String(parts.clock().getTime()));
+    next();
+  });
   // Alive, whatever the database does; ready, when an entry could be stored now.
   api.get('/health', (_request, response) => {
     response.set('cache-control', 'no-store').json({ ok: true });
@@ -110,7 +122,7 @@ export function createApp(parts: AppParts): Express {
   const Store = connectPgSimple(session);
   api.use(
     session({
-      name: 'mansuet',
+      name: cookieName(secure),
       secret: parts.sessionSecret,
       store: new Store({
         pool: parts.db.pool,
@@ -123,7 +135,8 @@ export function createApp(parts: AppParts): Express {
       resave: false,
       saveUninitialized: false,
       rolling: true,
-      cookie: { httpOnly: true, sameSite: 'strict', maxAge: SESSION_MS },
+      // With this name no other host of the same domain, and no page without HTTPS, can set it.
+      cookie: { httpOnly: true, sameSite: 'strict', maxAge: SESSION_MS, path: '/', secure },
     }),
   );
   // A session that is used lives on: written down every few minutes, not with every tap.
@@ -136,12 +149,12 @@ export function createApp(parts: AppParts): Express {
     response.set('cache-control', 'no-store');
     next();
   });
-  api.use(signInRoutes(parts.db, { demoLogins: parts.demoLogins }));
+  api.use(signInRoutes(parts.db, { demoLogins: parts.demoLogins, cookie: cookieName(secure) }));
   api.use(requireCsrf);
   api.use(houseRuleRoutes(parts.db));
   api.use(dogRoutes(parts.db, parts.clock));
   api.use(photoRoutes(parts.db, parts.clock));
-  api.use(salonLinkRoutes(parts.db, parts.gateway, parts.clock));
+  api.use(salonLinkRoutes(parts.db, parts.gateway, parts.clock, parts.publicUrl));
   api.use(visitRoutes(parts.db, parts.clock));
   api.use(liveRoutes(parts.hub));
   api.use(notFound);
@@ -151,6 +164,9 @@ export function createApp(parts: AppParts): Express {
   app.use(handleProblems);
   return app;
 }
+
+/** The session's cookie; over HTTPS with a name that browsers let nobody else set. */
+const cookieName = (secure: boolean): string => (secure ? '__Host-mansuet' : 'mansuet');
 
 /** `withoutSecret('/api/o/abc/agreement.pdf') // => '/api/o/…/agreement.pdf'` */
 export function withoutSecret(url: string): string {

@@ -22,4 +22,14 @@ describe('readConfig', () => {
     expect(() => readConfig({ ...env, MANSUET_SESSION_SECRET: 'short' })).toThrowError();
     expect(() => readConfig({ ...env, MANSUET_PORT: '70000' })).toThrowError();
   });
+  it('asks for HTTPS where tablets come from elsewhere, and for the address behind a proxy', () => {
+    const lan = { ...env, MANSUET_HOST: '0.0.0.0' };
+    expect(() => readConfig(lan)).toThrowError(/MANSUET_HOST/);
+    const tls = { MANSUET_TLS_CERT: 'a.crt', MANSUET_TLS_KEY: 'a.key', MANSUET_PUBLIC_URL: 'https://salon.example:4310/' };
+    expect(readConfig({ ...lan, ...tls })).toEqual(jasmine.objectContaining({ publicUrl: 'https://salon.example:4310' }));
+    expect(() => readConfig({ ...env, MANSUET_TLS_CERT: 'a.crt' })).toThrowError(/MANSUET_TLS_KEY/);
+    expect(() => readConfig({ ...lan, MANSUET_TRUST_PROXY: '1' })).toThrowError(/MANSUET_PUBLIC_URL/);
+    expect(readConfig(env).publicUrl).toBe('http://127.0.0.1:4310');
+    expect(() => readConfig({ ...env, MANSUET_PUBLIC_URL: 'ftp://x' })).toThrowError(/MANSUET_PUBLIC_URL/);
+  });
 });

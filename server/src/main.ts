@@ -4,7 +4,7 @@ import { serve } from './serve.js';
 const config = readConfig(process.env);
 try {
   const running = await serve(config);
-  process.stdout.write(`listening on http://${config.host}:${running.port}\n`);
+  process.stdout.write(`listening on ${config.host}:${running.port}, as ${config.publicUrl}\n`);
   const stop = (): void => {
     running.close().then(
       () => process.exit(0),

@@ -1,9 +1,12 @@
-import { createServer, type Server } from 'node:http';
+import { readFileSync } from 'node:fs';
+import { createServer as createHttpServer, type Server } from 'node:http';
+import { createServer as createHttpsServer } from 'node:https';
 import { pino } from 'pino';
 import { createApp } from './app.js';
 import type { Config } from './config.js';
 import { openDatabase } from './database/database.js';
 import { migrate } from './database/migrate.js';
+import { createDoor } from './door/door.js';
 import { StandInGateway } from './messages/gateway.js';
 import { LiveHub } from './live/live-hub.js';
 import { DEMO_LOGINS } from './sign-in/demo-logins.js';
@@ -26,19 +29,31 @@ export async function serve(config: Config): Promise<Running> {
     gateway: new StandInGateway(config.outboxDir),
     log,
     clock: config.clock,
+    publicUrl: config.publicUrl,
+    trustProxy: config.trustProxy,
+    hstsSeconds: config.hstsSeconds,
     sessionSecret: config.sessionSecret,
     webDir: config.webDir,
     demoLogins: config.demo ? DEMO_LOGINS : [],
   });
-  const server = createServer(app);
+  const { tls, doorPort } = config;
+  const server = tls ? createHttpsServer({ cert: readFileSync(tls.cert), key: readFileSync(tls.key) }, app) : createHttpServer(app);
   await listen(server, config.port, config.host);
+  const door =
+    tls && doorPort !== undefined
+      ? createHttpServer(
+          createDoor({
+            publicUrl: config.publicUrl,
+            authority: tls.authority === undefined ? undefined : readFileSync(tls.authority, 'utf8'),
+          }),
+        )
+      : undefined;
+  if (door && doorPort !== undefined) await listen(door, doorPort, config.host);
   const address = server.address();
   return {
     port: typeof address === 'object' && address ? address.port : config.port,
     close: async () => {
-      const closed = new Promise<void>((done) => server.close(() => done()));
-      server.closeAllConnections();
-      await closed;
+      await Promise.all([server, ...(door ? [door] : [])].map(closed));
       await hub.close();
       await db.close();
     },
@@ -50,4 +65,10 @@ function listen(server: Server, port: number, host: string): Promise<void> {
     server.once('error', fail);
     server.listen(port, host, done);
   });
+}
+
+function closed(server: Server): Promise<void> {
+  const over = new Promise<void>((done) => server.close(() => done()));
+  server.closeAllConnections();
+  return over;
 }

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { NO_ZONE } from '../days/index.js';
 import type { LastFound } from '../findings/index.js';
 import { DOG_FORM, WARNED } from '../knowledge/dogs/index.js';
 import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
@@ -34,6 +35,8 @@ export const SALON = z.object({
   /** Left out by answers kept from earlier versions. */
   house: HOUSE_RULES.default(HOUSE_DEFAULTS),
   bladesOwned: BLADES_OWNED.default(null),
+  /** The place whose clock counts, IANA. */
+  timeZone: z.string().default(NO_ZONE),
 });
 export type Salon = z.infer<typeof SALON>;
 
@@ -130,12 +133,50 @@ const TODAY_VISIT = z.object({
   visitsBefore: z.number().int(),
   /** A growl, snap or bite that still counts; left out by answers kept from earlier versions. */
   warned: WARNED.nullable().default(null),
-  summary,
+  /** How far its log had come; what is new is asked for from here. */
+  cursor: z.number().int().default(0),
+  /** Changes with anything here but its events. */
+  tag: z.string().default(''),
   events: z.array(STORED_EVENT),
 });
 export type TodayVisit = z.infer<typeof TODAY_VISIT>;
 export const TODAY = z.object({ day: z.iso.date(), visits: z.array(TODAY_VISIT), staff: z.array(STAFF) });
 export type Today = z.infer<typeof TODAY>;
+
+/** What is new of today for whoever says what it has: visits in their order, each only with what changed. */
+export const TODAY_NEWS = z.object({
+  day: z.iso.date(),
+  visits: z.array(
+    z.object({
+      visitId: z.uuid(),
+      cursor: z.number().int(),
+      tag: z.string(),
+      /** All but its events, when that is not what was had. */
+      row: TODAY_VISIT.omit({ visitId: true, cursor: true, tag: true, events: true }).optional(),
+      /** Those after the cursor that was had. */
+      events: z.array(STORED_EVENT).default([]),
+    }),
+  ),
+  staff: z.array(STAFF),
+});
+export type TodayNews = z.infer<typeof TODAY_NEWS>;
+
+/** What a browser has of today, as it says it in an address: `visit.cursor.tag`, one after another with commas between. */
+export const HAS_OF_TODAY = z
+  .string()
+  .max(16_000)
+  .transform((text): unknown =>
+    text === ''
+      ? []
+      : text.split(',').map((one) => {
+          const [visitId, cursor, tag] = one.split('.');
+          return { visitId, cursor: Number(cursor), tag };
+        }),
+  )
+  .pipe(z.array(z.object({ visitId: z.uuid(), cursor: z.number().int().min(0), tag: z.string().max(40) })));
+export type HasOfToday = z.infer<typeof HAS_OF_TODAY>;
+/** The other way round. */
+export const sayHasOfToday = (has: HasOfToday): string => has.map((h) => `${h.visitId}.${h.cursor}.${h.tag}`).join(',');
 
 /** Everything a visit's screens need, so that they work with the network off. */
 export const VISIT_CONTEXT = z.object({
@@ -144,6 +185,8 @@ export const VISIT_CONTEXT = z.object({
   staff: z.array(STAFF),
   salon: SALON,
   events: z.array(STORED_EVENT),
+  /** How far the log had come: what is new is asked for from here. */
+  cursor: z.number().int().default(0),
   /** Ids of entries that the server could not read: they are in the log and not in {@link events}. */
   unreadable: z.array(z.string()).default([]),
   /** What the hands found the last time, from the log of that visit. */
@@ -180,9 +223,19 @@ export const VISIT_CONTEXT = z.object({
 });
 export type VisitContext = z.infer<typeof VISIT_CONTEXT>;
 
-export const EVENT_BATCH = z.object({ events: z.array(z.unknown()).min(1).max(500) });
-export const BATCH_TAKEN = z.object({ stored: z.array(z.uuid()), known: z.array(z.uuid()) });
-export const EVENTS_ANSWER = z.object({ events: z.array(STORED_EVENT) });
+export const EVENT_BATCH = z.object({
+  events: z.array(z.unknown()).min(1).max(500),
+  /** The device's clock when it sent them, Unix ms: what it is off by is put right in their times. */
+  deviceNow: z.number().finite().optional(),
+});
+export const BATCH_TAKEN = z.object({
+  stored: z.array(z.uuid()),
+  known: z.array(z.uuid()),
+  /** Those whose time was put right, as they are stored. */
+  timed: z.array(STORED_EVENT).default([]),
+});
+/** The events of a visit after a cursor, and the cursor to ask with next: how far this visit's log had come. */
+export const EVENTS_ANSWER = z.object({ events: z.array(STORED_EVENT), cursor: z.number().int().default(0) });
 export const NEW_ID = z.object({ id: z.uuid() });
 /** A line of the live stream: something was added to this visit. */
 export const LIVE_LINE = z.object({ visitId: z.uuid() });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { isZone, NO_ZONE } from '../days/index.js';
 import { formProblem, ROLES } from '../words/index.js';
 
 export const SIGN_IN = z.strictObject({
@@ -22,6 +23,8 @@ export const FIRST_RUN = z.strictObject({
   password: newPassword,
   vetName: z.string().trim().max(80),
   vetPhone: z.string().trim().max(40),
+  /** The place whose clock counts, IANA; that of the browser. */
+  timeZone: z.string().trim().max(64).refine(isZone, formProblem('form.zone_unknown')).default(NO_ZONE),
 });
 export type FirstRunForm = z.infer<typeof FIRST_RUN>;
 

@@ -95,7 +95,7 @@ function marksTold(state: VisitState, { marks: known, vetSeen = [] }: MarksKnown
 
 /** What becomes of a mark, by its change up to the day of the visit; nothing without a day. */
 function followOf(state: VisitState, mark: MarkFound, before: readonly MarkOfFile[], vetOn: string | undefined): MarkFollow | undefined {
-  const on = state.arrivesAt?.slice(0, 10);
+  const on = state.day;
   if (on === undefined) return undefined;
   if (mark.kind === 'sore') return 'within_days';
   const seen = [...before.map((k) => ({ ...k, on: k.seenOn })), { ...mark, on }];

@@ -20,7 +20,7 @@ const ENVELOPE = z.strictObject({
   /** UUIDv7 made on the device, so that sending twice stores once. */
   id: z.uuidv7(),
   visitId: z.uuid(),
-  /** Wall clock of the device, for people to read. Order comes from the stamp. */
+  /** When it happened, by the clock of the device as far as that is right. Durations come from it; order comes from the stamp. */
   at: z.iso.datetime(),
   /** Staff id. */
   by: z.uuid(),
@@ -38,6 +38,8 @@ const ENVELOPE = z.strictObject({
     device: z.string().min(1).max(64),
   }),
   v: z.literal(EVENT_VERSION),
+  /** The device's clock was wrong: its time was put right by the measured offset, or is that of its arrival. The server says so; `judge-time.ts`. */
+  timed: z.enum(['by_offset', 'by_arrival']).optional(),
 });
 
 export type EventBody<T extends EventType> = z.infer<(typeof BODIES)[T]>;

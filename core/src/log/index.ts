@@ -1,6 +1,7 @@
 /** Event schemas by family, the envelope, the lifts. */
 export * from './events.js';
 export * from './form-issue.js';
+export * from './judge-time.js';
 export * from './lift-from-1.js';
 export * from './lift.js';
 export * from './make-event.js';

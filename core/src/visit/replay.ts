@@ -22,8 +22,8 @@ export function replay(visitId: string, events: Iterable<VisitEvent>): VisitStat
     state.lastStamp = event.stamp;
     if (event.type === 'voided' || dead.has(event.id)) continue;
     state.eventCount++;
-    if (state.work && !state.work.endedMs) runClocks(state.work, event.stamp.wallMs);
-    apply(state, event);
+    if (event.timed === 'by_arrival') state.timedByArrival++;
+    apply(state, event, clockAt(state, event));
     if (NOT_UNDOABLE.has(event.type)) continue;
     state.undoable = { id: event.id, type: event.type, event };
     state.undoableBy.set(event.by, state.undoable);
@@ -60,8 +60,19 @@ const APPLY: Appliers<EventType> = {
   ...APPLY_ENDING,
 };
 
+/**
+ * When an event happened, Unix ms, with the clocks of the work moved there. Stamps only order: what passes between two events is told by their
+ * times, of which none runs backwards while the work goes on.
+ */
+function clockAt(state: VisitState, event: VisitEvent): number {
+  const atMs = Date.parse(event.at);
+  if (!state.work || state.work.endedMs) return atMs;
+  runClocks(state.work, atMs);
+  return state.work.clockMs;
+}
+
 /** The table is keyed by the type that the event carries, which TypeScript cannot follow through a look-up. */
-function apply(state: VisitState, event: VisitEvent): void {
-  const change = APPLY[event.type] as (s: VisitState, e: VisitEvent) => void;
-  change(state, event);
+function apply(state: VisitState, event: VisitEvent, atMs: number): void {
+  const change = APPLY[event.type] as (s: VisitState, e: VisitEvent, atMs: number) => void;
+  change(state, event, atMs);
 }

@@ -138,6 +138,8 @@ export interface VisitState {
   /** Who has the dog now: the groomer it was booked with, until somebody else takes over. */
   handsId: string | undefined;
   arrivesAt: string | undefined;
+  /** The day it belongs to where the salon is, ISO. */
+  day: string | undefined;
   asked: ServiceAsked;
   helperThere: boolean;
   /** Stretches of the visit in which the helper is there, minutes from the start; the whole visit when there are none. */
@@ -192,6 +194,8 @@ export interface VisitState {
   ended: { readonly outcome: 'finished' | 'stopped' | 'not_today'; readonly why: string; readonly atMs: number } | undefined;
   handedBack:
     { readonly toldTo: string; readonly nextVisit: string | undefined; readonly vetAdvised: boolean; readonly atMs: number } | undefined;
+  /** Events that count whose time is that of their arrival, since the clock of their device was wrong. */
+  timedByArrival: number;
   /** Events that count, voided ones left out. */
   eventCount: number;
   lastStamp: Stamp | undefined;

@@ -16,7 +16,7 @@ export function stoppedPlanOf(state: VisitState): StoppedPlan | undefined {
     return sum + share * s.pieces.reduce((all, p) => all + (p.painfulMinutes ?? 0), 0);
   }, 0);
   return {
-    on: state.arrivesAt?.slice(0, 10) ?? '',
+    on: state.day ?? '',
     minutes: workNow(state, work.clockMs)?.minute ?? 0,
     painfulMinutes: known ? Math.round(2 * painful) / 2 : undefined,
     protections: PROTECTIONS.filter((p) => plan.steps.some((s) => s.also.includes(p))),

@@ -148,7 +148,7 @@ export function summarize(state: VisitState, nowMs?: number): VisitSummary {
     undonePieces: undonePiecesIn(state),
     leftZones: leftZonesIn(state),
     undoneZones: undoneZonesIn(state),
-    on: state.arrivesAt?.slice(0, 10) ?? null,
+    on: state.day ?? null,
     holds: [...(state.work?.holdSeconds ?? [])].map(([hold, seconds]) => ({ hold, minutes: round(seconds / 60) })),
     exposure: [...(state.work?.exposure.values() ?? [])].map((e) => ({
       activity: e.activity,

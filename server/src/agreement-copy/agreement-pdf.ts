@@ -2,6 +2,7 @@ import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import { signaturePath } from '@mansuet/core/agreement';
 import type { DogFile, Salon } from '@mansuet/core/contract';
+import { clockOf, dayOf } from '@mansuet/core/days';
 import { consentText } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import type { VisitState } from '@mansuet/core/visit';
@@ -37,6 +38,7 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
     doc.on('error', fail);
   });
   const money = (minor: number): string => new Intl.NumberFormat('en', { style: 'currency', currency: salon.currency }).format(minor / 100);
+  const moment = (ms: number): string => `${dayOf(ms, salon.timeZone)} ${clockOf(ms, salon.timeZone)}`;
   const heading = (text: string): void => {
     doc.moveDown(0.8).font('bold').fontSize(12).fillColor(SLATE).text(text).moveDown(0.2).font('text').fontSize(10.5).fillColor(INK);
   };
@@ -45,7 +47,7 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
     .font('text')
     .fontSize(10.5)
     .fillColor(QUIET)
-    .text(`${salon.name} · visit of ${dayOf(state.arrivesAt)} · owner ${file.owner.name}`);
+    .text(`${salon.name} · visit of ${state.day ?? ''} · owner ${file.owner.name}`);
   heading('Asked for');
   doc.text(
     `${state.asked.items.map((i) => ENGLISH.labels.service[i]).join(', ') || 'nothing in particular'}; body coat ${state.asked.wantedMm} mm where a comb passes.`,
@@ -62,7 +64,7 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
     if (answer.limitMinor !== undefined) doc.text(`Up to ${money(answer.limitMinor)} before the salon rings first.`);
     doc
       .fillColor(QUIET)
-      .text(`${answer.name}, ${momentOf(answer.atMs)}, text ${answer.textVersion}`)
+      .text(`${answer.name}, ${moment(answer.atMs)}, text ${answer.textVersion}`)
       .moveDown(0.5);
   }
   const agreed = state.agreed;
@@ -74,7 +76,7 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
   );
   heading('Signed');
   if (agreed) {
-    doc.text(`${agreed.name}, ${momentOf(agreed.atMs)}, ${agreed.via === 'link' ? 'on the owner’s phone' : 'at the salon'}`);
+    doc.text(`${agreed.name}, ${moment(agreed.atMs)}, ${agreed.via === 'link' ? 'on the owner’s phone' : 'at the salon'}`);
     if (agreed.signature) {
       const scale = Math.min(220 / agreed.signature.width, 90 / agreed.signature.height);
       if (doc.y > 680) doc.addPage();
@@ -90,6 +92,3 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
   doc.end();
   return whole;
 }
-
-const dayOf = (iso: string | undefined): string => iso?.slice(0, 10) ?? '';
-const momentOf = (ms: number): string => new Date(ms).toISOString().slice(0, 16).replace('T', ' ') + ' UTC';

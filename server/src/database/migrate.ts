@@ -5,6 +5,7 @@ import * as houseRules from './migrations/002-house-rules.js';
 import * as knowFeelAgree from './migrations/003-know-feel-agree.js';
 import * as everyFact from './migrations/004-every-fact.js';
 import * as biteEnded from './migrations/005-bite-ended.js';
+import * as honestLog from './migrations/006-honest-log.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -13,6 +14,7 @@ const MIGRATIONS = {
   '003-know-feel-agree': knowFeelAgree,
   '004-every-fact': everyFact,
   '005-bite-ended': biteEnded,
+  '006-honest-log': honestLog,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

@@ -38,6 +38,8 @@ interface SalonTable {
   house_rules: ColumnType<Record<string, string>, string | undefined, unknown>;
   /** `null`: nobody has said. */
   blades_owned: ColumnType<BladeId[] | null, BladeId[] | null | undefined, BladeId[] | null>;
+  /** IANA. */
+  time_zone: Generated<string>;
 }
 interface StaffTable {
   salon_id: string;
@@ -93,6 +95,12 @@ interface VisitEventTable {
   type: string;
   body: JSONColumnType<VisitEvent['body'], string, never>;
   received_at: Generated<Date>;
+  /** Counts up within a visit. */
+  seq: Generated<string>;
+  /** How its time was put right, and what the device had said; `null`: it was right. */
+  timed: ColumnType<VisitEvent['timed'] | null, string | null, never>;
+  told_at: ColumnType<string | null, string | null, never>;
+  told_wall_ms: ColumnType<string | null, number | null, never>;
 }
 interface VisitTable {
   salon_id: string;

@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import { BITE_ENDED, DOG_CHANGE, DOG_MERGE, DOG_NOTE_FORM, MARK_VET, NEW_DOG, OWNER_CHANGE } from '@mansuet/core/contract';
+import { BITE_ENDED, DOG_CHANGE, DOG_MERGE, DOG_NOTE_FORM, MARK_VET, NEW_DOG, OWNER_CHANGE, type Salon } from '@mansuet/core/contract';
+import { dayOf } from '@mansuet/core/days';
 import { saying } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { readId } from '../problems/read-id.js';
@@ -25,7 +26,7 @@ import { ProblemError, valueOf } from '../problems/problem-error.js';
 /** `/api/dogs` and `/api/owners`. */
 export function dogRoutes(db: Database, clock: () => Date): Router {
   const router = Router();
-  const today = (): string => clock().toISOString().slice(0, 10);
+  const today = (salon: Salon): string => dayOf(clock(), salon.timeZone);
 
   router.get('/dogs', async (request, response) => {
     const { salonId } = await requireAction(db, request, 'read');
@@ -35,10 +36,10 @@ export function dogRoutes(db: Database, clock: () => Date): Router {
   });
 
   router.post('/dogs', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'edit_dog');
+    const { salonId, salon } = await requireAction(db, request, 'edit_dog');
     const form = NEW_DOG.parse(request.body);
-    valueOf(checkDog(form.dog, today(), undefined, form.sure));
-    const id = await db.inSalon(salonId, (trx) => addDog(trx, salonId, form.dog, form.owner, today()));
+    valueOf(checkDog(form.dog, today(salon), undefined, form.sure));
+    const id = await db.inSalon(salonId, (trx) => addDog(trx, salonId, form.dog, form.owner, today(salon)));
     response.status(201).json({ id });
   });
 
@@ -50,20 +51,20 @@ export function dogRoutes(db: Database, clock: () => Date): Router {
   });
 
   router.put('/dogs/:dogId', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'edit_dog');
+    const { salonId, salon } = await requireAction(db, request, 'edit_dog');
     const dogId = readId(request.params.dogId);
     const form = DOG_CHANGE.parse(request.body);
     await db.inSalon(salonId, async (trx) => {
-      valueOf(checkDog(form.dog, today(), await lastWeight(trx, dogId), form.sure));
-      valueOf(await changeDog(trx, salonId, dogId, form.dog, form.version, today()));
+      valueOf(checkDog(form.dog, today(salon), await lastWeight(trx, dogId), form.sure));
+      valueOf(await changeDog(trx, salonId, dogId, form.dog, form.version, today(salon)));
     });
     response.status(204).end();
   });
 
   router.put('/dogs/:dogId/bite-ended', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'end_bite');
+    const { salonId, salon } = await requireAction(db, request, 'end_bite');
     const { on } = BITE_ENDED.parse(request.body);
-    if (on !== null && on > today())
+    if (on !== null && on > today(salon))
       throw new ProblemError('bad_input', undefined, [{ path: 'on', says: saying('form.day_not_come', {}) }]);
     valueOf(await db.inSalon(salonId, (trx) => setBiteEnded(trx, readId(request.params.dogId), on)));
     response.status(204).end();
@@ -102,10 +103,10 @@ export function dogRoutes(db: Database, clock: () => Date): Router {
   });
 
   router.post('/dogs/:dogId/notes', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'record');
+    const { salonId, salon } = await requireAction(db, request, 'record');
     const dogId = readId(request.params.dogId);
     const note = DOG_NOTE_FORM.parse(request.body);
-    const id = valueOf(await db.inSalon(salonId, (trx) => addNote(trx, salonId, dogId, note, today())));
+    const id = valueOf(await db.inSalon(salonId, (trx) => addNote(trx, salonId, dogId, note, today(salon))));
     response.status(201).json({ id });
   });
 
@@ -115,9 +116,9 @@ export function dogRoutes(db: Database, clock: () => Date): Router {
     response.json(gone);
   });
   router.put('/dogs/:dogId/marks/:markId/vet', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'record');
+    const { salonId, salon } = await requireAction(db, request, 'record');
     const { on } = MARK_VET.parse(request.body);
-    if (on !== null && on > today())
+    if (on !== null && on > today(salon))
       throw new ProblemError('bad_input', undefined, [{ path: 'on', says: saying('form.day_not_come', {}) }]);
     const [dogId, markId] = [readId(request.params.dogId), readId(request.params.markId)];
     valueOf(await db.inSalon(salonId, (trx) => setMarkSeenByVet(trx, salonId, dogId, markId, on)));

@@ -2,6 +2,7 @@ import { webcrypto } from 'node:crypto';
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { AGREEMENT_ANSWER, AGREEMENT_OFFER, INTAKE_ANSWER } from '@mansuet/core/contract';
+import { dayOf } from '@mansuet/core/days';
 import { saying } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { checkDog } from '../dogs/check-dog.js';
@@ -11,6 +12,7 @@ import { readEvents } from '../visits/read-events.js';
 import { checkAnswer, eventsOfAnswer } from './answer-agreement.js';
 import { findBySecret, keepAnswer, readLink, stateOf, viewOf, type LinkRow } from './owner-links.repository.js';
 import { ProblemError, valueOf } from '../problems/problem-error.js';
+import { zoneOf } from '../sign-in/sign-in.repository.js';
 
 const WINDOW_MS = 15 * 60_000;
 /** Wrong links from one address in the window. Our default. */
@@ -62,7 +64,7 @@ export function holderRoutes(db: Database, clock: () => Date): Router {
       const now = clock();
       if (row.kind === 'intake') {
         const answer = INTAKE_ANSWER.parse(request.body);
-        const today = now.toISOString().slice(0, 10);
+        const today = dayOf(now, await zoneOf(trx));
         valueOf(checkDog(answer.dog, today, undefined, request.query['sure'] === 'weight' ? ['dog.weightKg'] : []));
         await keepAnswer(trx, linkId, answer, now);
         return;

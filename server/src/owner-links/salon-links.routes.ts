@@ -1,5 +1,6 @@
-import { Router, type Request } from 'express';
+import { Router } from 'express';
 import { INTAKE_REVIEW, NEW_AGREEMENT_LINK, NEW_INTAKE_LINK, type NewLink } from '@mansuet/core/contract';
+import { dayOf } from '@mansuet/core/days';
 import type { Database, InSalon } from '../database/database.js';
 import { readCopy, sendPdf } from '../agreement-copy/send-copy.js';
 import { addDog, addNote } from '../dogs/dogs.repository.js';
@@ -12,20 +13,13 @@ import { closeIntake, linkOf, listLinks, makeLink, readLink, takeBack, type NewL
 import { ProblemError, valueOf } from '../problems/problem-error.js';
 
 /** The salon's side of links: make, see, take back; review intakes; the stand-in's messages; the PDF copy. */
-export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: () => Date): Router {
+export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: () => Date, publicUrl: string): Router {
   const router = Router();
 
-  /** Makes the link and sends it; the address is built from where the salon's own browser is. */
-  const send = async (
-    trx: InSalon,
-    request: Request,
-    salonId: string,
-    link: NewLinkOf,
-    words: (url: string) => string,
-  ): Promise<NewLink> => {
+  /** Makes the link and sends it; its address is the one that was set, whatever a request says of itself. */
+  const send = async (trx: InSalon, salonId: string, link: NewLinkOf, words: (url: string) => string): Promise<NewLink> => {
     const made = await makeLink(trx, salonId, link, clock());
-    const origin = request.get('origin') ?? `${request.protocol}://${request.get('host') ?? '127.0.0.1'}`;
-    const url = `${origin}/o/${made.secret}`;
+    const url = `${publicUrl}/o/${made.secret}`;
     const text = words(url);
     await gateway.send(trx, salonId, { to: link.toName, phone: link.phone, text }, clock());
     return { linkId: made.linkId, url, expiresAt: made.expiresAt.toISOString(), message: text };
@@ -42,7 +36,6 @@ export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: ()
       const link = { kind: 'agreement' as const, visitId, madeBy: staffId, toName: form.toName, phone: form.phone, asked: form.offer };
       return send(
         trx,
-        request,
         salonId,
         link,
         (url) =>
@@ -70,7 +63,6 @@ export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: ()
       const link = { kind: 'intake' as const, visitId: null, madeBy: staffId, toName: form.toName, phone: form.phone, asked: {} };
       return send(
         trx,
-        request,
         salonId,
         link,
         (url) => `${salon?.name ?? ''}: before the first visit, please tell us about your dog: ${url} The link works once, for 7 days.`,
@@ -85,10 +77,10 @@ export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: ()
   });
 
   router.post('/intakes/:linkId/accepted', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'edit_dog');
+    const { salonId, salon } = await requireAction(db, request, 'edit_dog');
     const linkId = readId(request.params.linkId);
     const form = INTAKE_REVIEW.parse(request.body);
-    const today = clock().toISOString().slice(0, 10);
+    const today = dayOf(clock(), salon.timeZone);
     // Whoever reviews has the owner's own words before them: a weight that looks odd was asked back there.
     valueOf(checkDog(form.dog, today, undefined, ['dog.weightKg']));
     const id = await db.inSalon(salonId, async (trx) => {

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import multer, { MulterError } from 'multer';
 import * as z from 'zod';
 import { PHOTO_MAX_BYTES } from '@mansuet/core/contract';
+import { dayOf } from '@mansuet/core/days';
 import { PHOTO_KINDS, saying, ZONE_IDS } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { readId } from '../problems/read-id.js';
@@ -18,7 +19,7 @@ export function photoRoutes(db: Database, clock: () => Date): Router {
   const router = Router();
 
   router.post('/dogs/:dogId/photos', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'record');
+    const { salonId, salon } = await requireAction(db, request, 'record');
     const dogId = readId(request.params.dogId);
     await new Promise<void>((done, fail) => {
       upload(request, response, (error: unknown) => {
@@ -38,7 +39,7 @@ export function photoRoutes(db: Database, clock: () => Date): Router {
     const photo = {
       dogId,
       visitId: fields.visitId ?? null,
-      takenOn: clock().toISOString().slice(0, 10),
+      takenOn: dayOf(clock(), salon.timeZone),
       kind: fields.kind,
       zone: fields.zone ?? null,
     };

@@ -1,6 +1,6 @@
 import type { Request, RequestHandler } from 'express';
 import { may } from '@mansuet/core/access';
-import type { Staff } from '@mansuet/core/contract';
+import type { Salon, Staff } from '@mansuet/core/contract';
 import type { Action } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { whoIs, type Who } from './sign-in.repository.js';
@@ -35,10 +35,10 @@ export function whoSent(request: Request): Who {
 }
 
 /** As {@link whoSent}, and the role must allow it: it is read anew, so that a changed role counts at once. */
-export async function requireAction(db: Database, request: Request, action: Action): Promise<Who & { staff: Staff }> {
+export async function requireAction(db: Database, request: Request, action: Action): Promise<Who & { staff: Staff; salon: Salon }> {
   const who = whoSent(request);
   const found = await db.inSalon(who.salonId, (trx) => whoIs(trx, who));
   if (!found) throw new ProblemError('signed_out');
   if (!may(found.staff.role, action)) throw new ProblemError('forbidden');
-  return { ...who, staff: found.staff };
+  return { ...who, ...found };
 }

@@ -1,6 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { sql } from 'kysely';
 import { type FirstRunForm, HOUSE_RULES, type NewStaffForm, type Salon, type Staff } from '@mansuet/core/contract';
+import { NO_ZONE, type Zone } from '@mansuet/core/days';
 import { done, type Outcome, refused, refusedField, saying } from '@mansuet/core/words';
 import { randomUUID } from 'node:crypto';
 import type { Database, InSalon } from '../database/database.js';
@@ -42,8 +43,14 @@ export async function salonOf(trx: InSalon): Promise<Salon | undefined> {
       ratePerMinuteMinor: row.rate_per_minute_minor,
       house: HOUSE_RULES.parse(row.house_rules),
       bladesOwned: row.blades_owned,
+      timeZone: row.time_zone,
     }
   );
+}
+
+/** The place whose clock counts in this salon. */
+export async function zoneOf(trx: InSalon): Promise<Zone> {
+  return (await trx.selectFrom('salon').select('time_zone').executeTakeFirst())?.time_zone ?? NO_ZONE;
 }
 
 export async function staffOf(trx: InSalon): Promise<Staff[]> {
@@ -65,6 +72,10 @@ export async function foundSalon(db: Database, form: FirstRunForm): Promise<Outc
   }>`select found_salon(${who.salonId}, ${form.salonName}, ${form.vetName}, ${form.vetPhone}, ${who.staffId}, ${form.name}, ${form.login}, ${passwordHash}) as done`.execute(
     db.kysely,
   );
+  if (rows[0]?.done)
+    await db.inSalon(who.salonId, (trx) =>
+      trx.updateTable('salon').set({ time_zone: form.timeZone }).where('salon_id', '=', who.salonId).execute(),
+    );
   return rows[0]?.done ? done(who) : refused('conflict', saying('problem.salon_there', {}));
 }
 

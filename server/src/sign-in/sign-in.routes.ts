@@ -13,6 +13,8 @@ const FAILED_TRIES = 10;
 
 export interface SignInOptions {
   readonly demoLogins: Session['demoLogins'];
+  /** The name of the session's cookie. */
+  readonly cookie: string;
 }
 
 /** `/api/session`, `/api/first-run`, `/api/staff`. */
@@ -42,7 +44,7 @@ export function signInRoutes(db: Database, options: SignInOptions): Router {
 
   router.delete('/session', requireCsrf, async (request, response) => {
     await new Promise<void>((done, fail) => request.session.destroy((error: unknown) => (error ? fail(asError(error)) : done())));
-    response.clearCookie('mansuet').status(204).end();
+    response.clearCookie(options.cookie, { path: '/', secure: request.secure, httpOnly: true, sameSite: 'strict' }).status(204).end();
   });
 
   router.post('/first-run', limit, async (request, response) => {

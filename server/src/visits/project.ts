@@ -9,13 +9,13 @@ import { readEvents } from './read-events.js';
  */
 export async function project(trx: InSalon, salonId: string, visitId: string, events: readonly VisitEvent[]): Promise<void> {
   const state = replay(visitId, events);
-  if (!state.dogId || !state.groomerId || !state.arrivesAt) return;
+  const { dogId, groomerId, arrivesAt, day } = state;
+  if (!dogId || !groomerId || !arrivesAt || !day) return;
   const summary = summarize(state);
-  const dogId = state.dogId;
   const row = {
     dog_id: dogId,
-    groomer_id: state.groomerId,
-    arrives_at: state.arrivesAt,
+    groomer_id: groomerId,
+    arrives_at: arrivesAt,
     phase: summary.phase,
     summary: JSON.stringify(summary),
   };
@@ -45,14 +45,13 @@ export async function project(trx: InSalon, salonId: string, visitId: string, ev
   // Only what was measured is a measure.
   const measured = state.feelOver.marks.filter((m) => m.asBefore === undefined);
   if (measured.length > 0) {
-    const seenOn = state.arrivesAt.slice(0, 10);
     await trx
       .insertInto('mark_seen')
       .values(
         measured.map((m) => ({
           ...key,
           mark_id: m.markId,
-          seen_on: seenOn,
+          seen_on: day,
           zone: m.zone,
           length_mm: m.lengthMm,
           width_mm: m.widthMm,
@@ -67,7 +66,7 @@ export async function project(trx: InSalon, salonId: string, visitId: string, ev
   if (state.weightKg !== undefined)
     await trx
       .insertInto('dog_weight')
-      .values({ ...key, on_day: state.arrivesAt.slice(0, 10), by: 'scale', kg: state.weightKg })
+      .values({ ...key, on_day: day, by: 'scale', kg: state.weightKg })
       .execute();
   if (state.incidents.length > 0) {
     await trx

@@ -1,80 +1,11 @@
-import type { Today, VisitContext } from '@mansuet/core/contract';
+import type { VisitContext } from '@mansuet/core/contract';
 import { sql } from 'kysely';
 import { poolKindsOf, poolOf } from '@mansuet/core/strain';
-import { knownFacts, paceOf, replay, type VisitSummary } from '@mansuet/core/visit';
+import { paceOf, replay, type VisitSummary } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
-import { dogOf } from '../dogs/dog-rows.js';
 import { readDogFile } from '../dogs/read-dog-file.js';
 import { salonOf, staffOf } from '../sign-in/sign-in.repository.js';
 import { readEvents, readLog } from './read-events.js';
-
-/** Visits of a day, in order of arrival. A day is local to the salon's machine. */
-export async function readToday(trx: InSalon, now: Date): Promise<Today> {
-  const from = new Date(now.getFullYear(), now.getMonth(), now.getDate());
-  const to = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1);
-  const rows = await trx
-    .selectFrom('visit')
-    .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
-    .selectAll('dog')
-    .select(['visit.visit_id', 'visit.groomer_id', 'visit.arrives_at', 'visit.summary'])
-    .select((eb) =>
-      eb
-        .selectFrom('visit as past')
-        .select((e) => e.fn.countAll<string>().as('n'))
-        .where('past.dog_id', 'in', (e) =>
-          e
-            .selectFrom('dog as one')
-            .select('one.dog_id')
-            .where((x) => x.or([x('one.dog_id', '=', x.ref('dog.dog_id')), x('one.merged_into', '=', x.ref('dog.dog_id'))])),
-        )
-        .where('past.phase', '=', 'gone')
-        .as('visits_before'),
-    )
-    .where('visit.arrives_at', '>=', from)
-    .where('visit.arrives_at', '<', to)
-    .orderBy('visit.arrives_at')
-    .orderBy('dog.name')
-    .execute();
-  const past = await summariesThatWarn(trx, [...new Set(rows.map((r) => r.dog_id))], from);
-  const day = `${from.getFullYear()}-${String(from.getMonth() + 1).padStart(2, '0')}-${String(from.getDate()).padStart(2, '0')}`;
-  const visits: Today['visits'] = [];
-  for (const r of rows) {
-    visits.push({
-      visitId: r.visit_id,
-      dogId: r.dog_id,
-      arrivesAt: r.arrives_at.toISOString(),
-      groomerId: r.groomer_id,
-      dog: dogOf(r),
-      warned: knownFacts(dogOf(r), past.get(r.dog_id) ?? [], day).warned,
-      visitsBefore: Number(r.visits_before ?? 0),
-      summary: r.summary,
-      events: await readEvents(trx, r.visit_id),
-    });
-  }
-  return { day, visits, staff: await staffOf(trx) };
-}
-
-/** Summaries of a year, by dog, and those of every bite: what a warning that still counts is read from. A merged file's visits count for the one it was merged into. */
-async function summariesThatWarn(trx: InSalon, dogIds: readonly string[], now: Date): Promise<Map<string, VisitSummary[]>> {
-  const found = new Map<string, VisitSummary[]>();
-  if (dogIds.length === 0) return found;
-  const rows = await trx
-    .selectFrom('visit')
-    .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
-    .select(['visit.summary', 'dog.dog_id', 'dog.merged_into'])
-    .where((x) => x.or([x('dog.dog_id', 'in', dogIds), x('dog.merged_into', 'in', dogIds)]))
-    .where('visit.phase', '=', 'gone')
-    .where((x) =>
-      x.or([
-        x('visit.arrives_at', '>=', new Date(now.getFullYear() - 1, now.getMonth(), now.getDate())),
-        x(sql<string>`visit.summary ->> 'warned'`, '=', 'bit'),
-      ]),
-    )
-    .orderBy('visit.arrives_at', 'desc')
-    .execute();
-  for (const r of rows) found.set(r.merged_into ?? r.dog_id, [...(found.get(r.merged_into ?? r.dog_id) ?? []), r.summary]);
-  return found;
-}
 
 /** Everything the screens of a visit need; `undefined` for a visit this salon does not have. */
 export async function readVisit(trx: InSalon, visitId: string): Promise<VisitContext | undefined> {
@@ -150,7 +81,7 @@ async function lastFoundIn(trx: InSalon, visitIds: readonly string[]): Promise<V
   // A visit that was called off before the hands were on the dog says nothing; more than a few of those are not searched.
   for (const id of visitIds.slice(0, 5)) {
     const state = replay(id, await readEvents(trx, id));
-    if (state.feelOverDone && state.arrivesAt) return { on: state.arrivesAt.slice(0, 10), feelOver: state.feelOver };
+    if (state.feelOverDone && state.day) return { on: state.day, feelOver: state.feelOver };
   }
   return null;
 }

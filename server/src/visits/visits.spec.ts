@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { TODAY, VISIT_CONTEXT } from '@mansuet/core/contract';
+import { BATCH_TAKEN, EVENTS_ANSWER, sayHasOfToday, TODAY, TODAY_NEWS, VISIT_CONTEXT } from '@mansuet/core/contract';
 import { type EventDraft, uuidV7 } from '@mansuet/core/log';
 import { replay, summarize } from '@mansuet/core/visit';
 import { A_DOG, Browser, addDog, anEvent, bookVisit, booked, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
@@ -87,8 +87,8 @@ describe('visits', () => {
       anEvent(visitId, browser.staffId, { type: 'work_started', body: {} }),
       anEvent(visitId, browser.staffId, seen),
     ];
-    expect((await post(visitId, events)).json).toEqual({ stored: events.map((e) => e.id), known: [] });
-    expect((await post(visitId, events)).json).toEqual({ stored: [], known: events.map((e) => e.id) });
+    expect((await post(visitId, events)).json).toEqual({ stored: events.map((e) => e.id), known: [], timed: [] });
+    expect((await post(visitId, events)).json).toEqual({ stored: [], known: events.map((e) => e.id), timed: [] });
     expect(await count(visitId)).toBe(4);
   });
 
@@ -122,28 +122,137 @@ describe('visits', () => {
     expect(await count(other)).toBe(0);
   });
 
-  it('refuses times that cannot be, by name: they would stand behind everything for good', async () => {
+  const nowAnd = (ms: number): string => new Date(Date.now() + ms).toISOString();
+  const timesOf = async (visitId: string): Promise<[string, number, string | undefined][]> =>
+    VISIT_CONTEXT.parse((await browser.send('GET', `/api/visits/${visitId}`)).json).events.map((e) => [e.at, e.stamp.wallMs, e.timed]);
+
+  it('times by its arrival what says a time that cannot be, marks it, and refuses nothing for a wrong clock', async () => {
     const visitId = await bookVisit(browser, dogId);
-    const event = anEvent(visitId, browser.staffId, seen);
-    for (const [change, path] of [
-      [{ at: '9999-12-31T23:59:59.000Z' }, 'at'],
-      [{ at: '0001-01-01T00:00:00.000Z' }, 'at'],
-      [{ stamp: { ...event.stamp, wallMs: 2 ** 48 - 1 } }, 'stamp.wallMs'],
-    ] as const) {
-      const reply = await post(visitId, [{ ...event, ...change }]);
-      expect(reply.status).toBe(422);
-      expect(reply.text).toContain(`events.0.${path}`);
+    for (const change of [
+      { at: '9999-12-31T23:59:59.000Z' },
+      { at: '0001-01-01T00:00:00.000Z' },
+      { stamp: { wallMs: 2 ** 48 - 1, counter: 0, device: 'spec' } },
+      { at: nowAnd(86_400_000), stamp: { wallMs: Date.now() + 86_400_000, counter: 0, device: 'spec' } },
+    ]) {
+      const event = { ...anEvent(visitId, browser.staffId, seen), ...change };
+      const reply = await post(visitId, [event]);
+      expect(reply.status).toBe(200);
+      const [timed] = BATCH_TAKEN.parse(reply.json).timed;
+      expect([timed?.id, timed?.timed]).toEqual([event.id, 'by_arrival']);
+      expect(Math.abs(Date.parse(timed?.at ?? '') - Date.now())).toBeLessThan(60_000);
+      // Sent again, since the answer was lost: the same is told, and nothing is stored twice.
+      expect(BATCH_TAKEN.parse((await post(visitId, [event])).json)).toEqual({
+        stored: [],
+        known: [event.id],
+        timed: timed ? [timed] : [],
+      });
     }
-    // A day ahead, as a tablet may be, is taken.
-    expect((await post(visitId, [{ ...event, at: new Date(Date.now() + 86_400_000).toISOString() }])).status).toBe(200);
+    for (const [at, wallMs] of await timesOf(visitId)) {
+      expect(Math.abs(Date.parse(at) - Date.now())).toBeLessThan(60_000);
+      expect(wallMs).toBeLessThan(Date.now() + 60_000);
+    }
+    expect((await browser.send('GET', '/api/today')).status).toBe(200);
+  });
+
+  it('puts right what a tablet is off by, keeps what it said, and leaves durations as they were', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const hour = 3_600_000;
+    const [from, to] = [Date.now() + hour - 900_000, Date.now() + hour];
+    const made = [from, to].map((ms, i) => ({
+      ...anEvent(visitId, browser.staffId, seen),
+      at: new Date(ms).toISOString(),
+      stamp: { wallMs: ms, counter: i, device: 'ahead' },
+    }));
+    const sent = { events: made, deviceNow: Date.now() + hour };
+    expect((await browser.send('POST', `/api/visits/${visitId}/events`, sent)).status).toBe(200);
+    const times = (await timesOf(visitId)).filter(([, , timed]) => timed === 'by_offset');
+    expect(times.map(([at]) => Date.parse(at)).reduce((a, b) => b - a)).toBe(900_000);
+    expect(Math.abs(Date.parse(times[1]?.[0] ?? '') - Date.now())).toBeLessThan(60_000);
+    const told = await server.db.inSalon(salonId, (trx) =>
+      trx
+        .selectFrom('visit_event')
+        .select(['told_at', 'told_wall_ms'])
+        .where('visit_id', '=', visitId)
+        .where('timed', 'is not', null)
+        .execute(),
+    );
+    expect(told.map((t) => t.told_at).sort()).toEqual(made.map((e) => e.at));
+  });
+
+  it('refuses a booking on a day that nobody would look at', async () => {
     const far = uuidV7(Date.now(), (b) => crypto.getRandomValues(b));
     const draft = booked(dogId, browser.staffId);
     if (draft.type !== 'visit_booked') throw new Error('not a booking');
     const reply = await post(far, [
       anEvent(far, browser.staffId, { ...draft, body: { ...draft.body, arrivesAt: '9999-01-01T10:00:00.000Z' } }),
     ]);
-    expect(reply.text).toContain('events.0.body.arrivesAt');
-    expect((await browser.send('GET', '/api/today')).status).toBe(200);
+    expect([reply.status, reply.text.includes('events.0.body.arrivesAt')]).toEqual([422, true]);
+  });
+
+  it('tells what came after a cursor, and nothing else', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const after = async (cursor: number) =>
+      EVENTS_ANSWER.parse((await browser.send('GET', `/api/visits/${visitId}/events?after=${cursor}`)).json);
+    const first = await after(0);
+    expect(first.events.map((e) => e.type)).toEqual(['visit_booked']);
+    // One whose stamp is earlier than what was read comes all the same.
+    const late = { ...anEvent(visitId, browser.staffId, seen), stamp: { wallMs: Date.now() - 3_600_000, counter: 0, device: 'late' } };
+    await post(visitId, [late]);
+    const second = await after(first.cursor);
+    expect(second.events.map((e) => e.id)).toEqual([late.id]);
+    expect(await after(second.cursor)).toEqual({ events: [], cursor: second.cursor });
+    expect((await browser.send('GET', `/api/visits/${visitId}/events?after=-1`)).status).toBe(422);
+    expect((await browser.send('GET', `/api/visits/${randomUUID()}/events`)).status).toBe(404);
+  });
+
+  it('tells of today only what is new to whoever says what it has, in under 5 kB after one tap', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const whole = TODAY.parse((await browser.send('GET', '/api/today')).json);
+    const has = encodeURIComponent(sayHasOfToday(whole.visits));
+    const news = async () => {
+      const reply = await browser.send('GET', `/api/today/news?has=${has}`);
+      return { ...TODAY_NEWS.parse(reply.json), bytes: reply.text.length };
+    };
+    const quiet = await news();
+    expect(quiet.visits.map((v) => [v.visitId, v.events.length, v.row])).toEqual(whole.visits.map((v) => [v.visitId, 0, undefined]));
+    const tap = anEvent(visitId, browser.staffId, seen);
+    await post(visitId, [tap]);
+    const grown = await news();
+    expect(grown.visits.filter((v) => v.events.length > 0).map((v) => [v.visitId, v.events.map((e) => e.id)])).toEqual([
+      [visitId, [tap.id]],
+    ]);
+    expect(grown.bytes).toBeLessThan(5000);
+    // Another weight in the file is another row.
+    await server.db.inSalon(salonId, (trx) => trx.updateTable('dog').set({ weight_kg: 12.5 }).where('dog_id', '=', dogId).execute());
+    expect((await news()).visits.find((v) => v.visitId === visitId)?.row?.dog.weightKg).toBe(12.5);
+    expect((await browser.send('GET', '/api/today/news?has=nonsense')).status).toBe(422);
+  });
+
+  it('keeps a visit that was begun on the list until it is over, and a booking only for its day', async () => {
+    const [begun, missed] = [await bookVisit(browser, dogId), await bookVisit(browser, dogId)];
+    await post(begun, [anEvent(begun, browser.staffId, { type: 'file_read', body: {} })]);
+    const yesterday = new Date(Date.now() - 30 * 3_600_000).toISOString();
+    await server.db.inSalon(salonId, (trx) =>
+      trx.updateTable('visit').set({ arrives_at: yesterday }).where('visit_id', 'in', [begun, missed]).execute(),
+    );
+    const { visits } = TODAY.parse((await browser.send('GET', '/api/today')).json);
+    expect([begun, missed].map((id) => visits.some((v) => v.visitId === id))).toEqual([true, false]);
+  });
+
+  it('names the entries that a role may not write', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const bather = new Browser(server.url);
+    await browser.send('POST', '/api/staff', {
+      name: 'Tomasz Vane',
+      login: 'vane',
+      password: 'a good long one',
+      role: 'bather',
+      trained: false,
+    });
+    await bather.signIn('vane', 'a good long one');
+    const events = [anEvent(visitId, bather.staffId, seen), anEvent(visitId, bather.staffId, booked(dogId, browser.staffId))];
+    const reply = await bather.send('POST', `/api/visits/${visitId}/events`, { events });
+    expect([reply.status, reply.text.includes('events.1.type'), reply.text.includes('events.0')]).toEqual([403, true, false]);
   });
 
   it('refuses an entry whose id stands in another visit: it would be taken for stored', async () => {

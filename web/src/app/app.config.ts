@@ -1,5 +1,5 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { type ApplicationConfig, inject, provideZonelessChangeDetection } from '@angular/core';
+import { type ApplicationConfig, inject, isDevMode, provideZonelessChangeDetection } from '@angular/core';
 import {
   PreloadAllModules,
   provideRouter,
@@ -8,6 +8,7 @@ import {
   withNavigationErrorHandler,
   withPreloading,
 } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { provideNzI18n, en_GB } from 'ng-zorro-antd/i18n';
 import { routes } from './app.routes';
 import { MissingScreen } from './navigation/missing-screen';
@@ -25,5 +26,7 @@ export const appConfig: ApplicationConfig = {
     ),
     provideHttpClient(withFetch()),
     provideNzI18n(en_GB),
+    // The page itself is on the device once it was loaded: a reload without a network is a reload.
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode() && isSecureContext, registrationStrategy: 'registerWhenStable:8000' }),
   ],
 };

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { isZone } from '../../days/index.js';
 import { SERVICE_ITEMS } from '../../words/index.js';
 import { id, minutes } from './fields.js';
 
@@ -15,7 +16,15 @@ const asked = z.strictObject({
 /** Who comes when, and what is asked for. */
 export const BOOKING_EVENTS = {
   visit_booked: z
-    .strictObject({ dogId: id, arrivesAt: z.iso.datetime(), groomerId: id, asked, helperThere: z.boolean() })
+    .strictObject({
+      dogId: id,
+      arrivesAt: z.iso.datetime(),
+      groomerId: id,
+      asked,
+      helperThere: z.boolean(),
+      /** The place whose clock counts, IANA: which day the visit belongs to. UTC where earlier versions wrote none. */
+      zone: z.string().max(64).refine(isZone).optional(),
+    })
     .describe('A dog is expected: when, by whom, what is asked for.'),
   asked_changed: z
     .strictObject({

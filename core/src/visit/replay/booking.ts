@@ -1,3 +1,4 @@
+import { dayOf, NO_ZONE } from '../../days/index.js';
 import type { Appliers } from './appliers.js';
 /** Who comes, what is asked for, who has the dog. */
 export const APPLY_BOOKING: Appliers<'visit_booked' | 'asked_changed' | 'hands_changed'> = {
@@ -6,6 +7,7 @@ export const APPLY_BOOKING: Appliers<'visit_booked' | 'asked_changed' | 'hands_c
     s.groomerId = body.groomerId;
     s.handsId = body.groomerId;
     s.arrivesAt = body.arrivesAt;
+    s.day = dayOf(body.arrivesAt, body.zone ?? NO_ZONE);
     s.asked = body.asked;
     s.helperThere = body.helperThere;
   },

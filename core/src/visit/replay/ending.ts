@@ -2,7 +2,7 @@ import type { Appliers } from './appliers.js';
 import { endBreak, finishStep, plannedPieces } from './work-state.js';
 /** What went wrong, what is remembered, how it ended. */
 export const APPLY_ENDING: Appliers<'incident' | 'noted' | 'visit_ended' | 'handed_back' | 'voided'> = {
-  incident: (s, e) => {
+  incident: (s, e, atMs) => {
     s.incidents.push({
       eventId: e.id,
       incidentId: e.body.incidentId,
@@ -10,27 +10,27 @@ export const APPLY_ENDING: Appliers<'incident' | 'noted' | 'visit_ended' | 'hand
       harm: e.body.harm,
       zone: e.body.zone ?? undefined,
       what: e.body.what,
-      atMs: e.stamp.wallMs,
+      atMs,
       step: s.work?.running,
       hold: s.work?.running ? s.work.hold : undefined,
       blade: s.work?.running ? s.work.blade : undefined,
       by: e.by,
     });
   },
-  noted: (s, e) => {
-    s.notes.push({ eventId: e.id, text: e.body.text, by: e.by, atMs: e.stamp.wallMs });
+  noted: (s, e, atMs) => {
+    s.notes.push({ eventId: e.id, text: e.body.text, by: e.by, atMs });
   },
-  visit_ended: (s, e) => {
+  visit_ended: (s, e, atMs) => {
     if (s.work) {
       if (s.work.running)
         finishStep(s.work, s.work.running, plannedPieces(s, s.work.running), e.body.outcome === 'finished' ? 'done' : 'part', '');
       endBreak(s.work);
-      s.work.endedMs = e.stamp.wallMs;
+      s.work.endedMs = atMs;
     }
-    s.ended = { outcome: e.body.outcome, why: e.body.why, atMs: e.stamp.wallMs };
+    s.ended = { outcome: e.body.outcome, why: e.body.why, atMs };
   },
-  handed_back: (s, e) => {
-    s.handedBack = { toldTo: e.body.toldTo, nextVisit: e.body.nextVisit ?? undefined, vetAdvised: e.body.vetAdvised, atMs: e.stamp.wallMs };
+  handed_back: (s, e, atMs) => {
+    s.handedBack = { toldTo: e.body.toldTo, nextVisit: e.body.nextVisit ?? undefined, vetAdvised: e.body.vetAdvised, atMs };
   },
   voided: () => undefined,
 };

@@ -24,8 +24,8 @@ export const APPLY_FINDINGS: Appliers<
   | 'bite_told'
   | 'feel_over_done'
 > = {
-  file_read: (s, e) => {
-    s.fileReadMs = e.stamp.wallMs;
+  file_read: (s, _, atMs) => {
+    s.fileReadMs = atMs;
   },
   fit_answered: (s, { body }) => {
     s.fit = { ...body, told: body.told ?? [] };
@@ -102,10 +102,10 @@ export const APPLY_FINDINGS: Appliers<
   leg_favoured: (s, { body }) => {
     s.feelOver = { ...s.feelOver, favours: body.leg ?? 'none' };
   },
-  mood_felt: (s, e) => {
+  mood_felt: (s, e, atMs) => {
     // Once the work runs it is a reading of the moment; what was felt before any tool stays what it was.
     if (s.work) {
-      s.work.strain.push({ kind: 'state_seen', minute: minuteOf(s.work, e.stamp.wallMs), mood: e.body.mood });
+      s.work.strain.push({ kind: 'state_seen', minute: minuteOf(s.work, atMs), mood: e.body.mood });
       return;
     }
     s.moodFelt = true;

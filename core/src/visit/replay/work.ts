@@ -19,11 +19,11 @@ export const APPLY_WORK: Appliers<
   | 'closing_begun'
   | 'closing_done'
 > = {
-  work_started: (s, e) => {
-    s.work ??= newWork(e.stamp.wallMs);
+  work_started: (s, _, atMs) => {
+    s.work ??= newWork(atMs);
   },
-  step_started: (s, e) => {
-    const work = (s.work ??= newWork(e.stamp.wallMs));
+  step_started: (s, e, atMs) => {
+    const work = (s.work ??= newWork(atMs));
     if (work.running && work.running !== e.body.step) finishStep(work, work.running, plannedPieces(s, work.running), 'part', '');
     const planned = s.plan?.steps.find((p) => p.id === e.body.step);
     const progress = work.steps.get(e.body.step);
@@ -33,7 +33,7 @@ export const APPLY_WORK: Appliers<
     for (const piece of plannedPieces(s, e.body.step)) if (work.pieces.get(piece)?.withStep) work.pieces.delete(piece);
     endBreak(work);
     work.running = e.body.step;
-    work.runs.push({ step: e.body.step, fromMinute: minuteOf(work, e.stamp.wallMs), toMinute: undefined });
+    work.runs.push({ step: e.body.step, fromMinute: minuteOf(work, atMs), toMinute: undefined });
     // What was planned is presumed; only what differs is tapped.
     work.hold = planned?.hold ?? 'hand_resting';
     work.also = planned?.also ?? [];
@@ -68,10 +68,10 @@ export const APPLY_WORK: Appliers<
   blade_touched: (s, { body }) => {
     if (s.work) touchBlade(s.work, body.feels);
   },
-  signal_seen: (s, e) => {
+  signal_seen: (s, e, atMs) => {
     const work = s.work;
     if (!work) return;
-    const at = work.strain.push({ kind: 'signal', minute: minuteOf(work, e.stamp.wallMs), signal: e.body.signal }) - 1;
+    const at = work.strain.push({ kind: 'signal', minute: minuteOf(work, atMs), signal: e.body.signal }) - 1;
     const points = Math.max(0, SIGNALS[e.body.signal].points);
     const step = work.running ? work.steps.get(work.running) : undefined;
     if (step) step.points += points;
@@ -91,11 +91,11 @@ export const APPLY_WORK: Appliers<
     if (sign.step) sign.step.points += points;
     if (sign.exposure) sign.exposure.points += points;
   },
-  break_started: (s, e) => {
+  break_started: (s, _, atMs) => {
     if (!s.work || s.work.onBreakSinceMs !== undefined) return;
-    s.work.onBreakSinceMs = e.stamp.wallMs;
+    s.work.onBreakSinceMs = atMs;
     s.work.breaks++;
-    s.work.strain.push({ kind: 'break_started', minute: minuteOf(s.work, e.stamp.wallMs) });
+    s.work.strain.push({ kind: 'break_started', minute: minuteOf(s.work, atMs) });
   },
   break_ended: (s) => {
     if (s.work) endBreak(s.work);

@@ -44,6 +44,8 @@ export const PROBLEMS_RULES = {
   'form.other_visit': rule('computed'),
   'form.id_of_other_visit': rule('computed'),
   'form.void_of_others': rule('computed'),
+  'form.not_this_role': rule('computed'),
+  'form.zone_unknown': rule('computed'),
   // Asked back: it may be right all the same
   'ask.weight_for_size': rule('computed', 'dog_size', 'kg', 'from', 'to'),
   'ask.weight_light': rule('computed', 'kg'),

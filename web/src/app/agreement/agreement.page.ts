@@ -7,6 +7,7 @@ import { consentText, inBoth } from '@mansuet/core/locales';
 import type { Signature } from '@mansuet/core/log';
 import type { PlanInput } from '@mansuet/core/plan';
 import { CONSENT_IDS, type ConsentId, SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
+import { ClockService } from '../server/clock.service';
 import { type Choice, choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
 import { Choices } from '../controls/choices';
@@ -19,7 +20,7 @@ import { PlanStore } from '../visit/plan-store';
 import { OtherSide } from '../visit/other-side';
 import { VisitStore } from '../visit/visit-store';
 import { RANGES, vetLimit } from '../wording/ranges';
-import { aboutMinutes, clockTime, dayInWords, money } from '../wording/time';
+import { aboutMinutes, dayInWords, money } from '../wording/time';
 import { AlternativesPanel } from './alternatives-panel';
 import { SecondNumber } from './second-number';
 import { PhoneLink } from './phone-link';
@@ -48,6 +49,7 @@ import { Words } from '../wording/words.service';
 })
 export class AgreementPage {
   private readonly words = inject(Words);
+  private readonly clock = inject(ClockService);
   private readonly router = inject(Router);
   private readonly plans = inject(PlanStore);
   protected readonly session = inject(SessionService);
@@ -67,7 +69,7 @@ export class AgreementPage {
   protected readonly ranges = RANGES;
   protected readonly limitRange = computed(() => vetLimit(this.store.context()?.salon.currency ?? ''));
   protected readonly round = Math.round;
-  protected readonly time = clockTime;
+  protected readonly time = (moment: string | number): string => this.clock.timeOfDay(moment);
 
   protected readonly name = computed(() => this.typedName() ?? this.store.context()?.file.owner.name ?? '');
   protected readonly asked = computed(() => this.store.state().asked);

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { RouterLink } from '@angular/router';
 import { NzQRCodeModule } from 'ng-zorro-antd/qr-code';
 import { type AgreementOffer, NEW_LINK, type NewLink, OWNER_LINKS, type OwnerLink } from '@mansuet/core/contract';
+import { ClockService } from '../server/clock.service';
 import { Notice } from '../controls/notice';
 import { TextField } from '../controls/text-field';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
-import { clockTime } from '../wording/time';
 import { Words } from '../wording/words.service';
 
 const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
@@ -69,6 +69,7 @@ const STATE_WORDS: Readonly<Record<OwnerLink['state'], string>> = {
 })
 export class PhoneLink {
   private readonly words = inject(Words);
+  private readonly clock = inject(ClockService);
   private readonly api = inject(ApiService);
   readonly visitId = input.required<string>();
   readonly offer = input<AgreementOffer | undefined>();
@@ -83,7 +84,7 @@ export class PhoneLink {
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
   protected readonly stateNames = STATE_WORDS;
-  protected readonly time = clockTime;
+  protected readonly time = (moment: string | number): string => this.clock.timeOfDay(moment);
 
   constructor() {
     effect(() => {

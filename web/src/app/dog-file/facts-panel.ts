@@ -128,7 +128,7 @@ export class FactsPanel {
       .filter(([, comfort]) => comfort !== 'free')
       .map(([joint, comfort]) => `${this.words.labels.joint[joint]} ${comfort}`);
     const spares = seen.summary.favours ? `, spared its ${this.words.labels.leg[seen.summary.favours]}` : '';
-    return `${stiff.join(', ') || 'all free'}${spares} (${this.day(seen.arrivesAt.slice(0, 10))})`;
+    return `${stiff.join(', ') || 'all free'}${spares} (${this.day(seen.summary.on ?? seen.arrivesAt.slice(0, 10))})`;
   }
   protected readonly weights = computed<readonly TrendPoint[]>(() =>
     this.file().weights.map((w) => ({ on: w.on, value: w.kg, firm: w.by === 'scale' })),

@@ -38,7 +38,7 @@ export class VisitsPanel {
       type P = (typeof points)[number];
       return {
         visit,
-        when: dayInWords(visit.arrivesAt.slice(0, 10), this.today()),
+        when: dayInWords(visit.summary.on ?? visit.arrivesAt.slice(0, 10), this.today()),
         curve:
           line<P>()
             .x((p) => x(p.minute))

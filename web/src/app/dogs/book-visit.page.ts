@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { DOG_FILE, type Staff, TODAY } from '@mansuet/core/contract';
+import { momentOf, type Zone } from '@mansuet/core/days';
 import type { EventDraft } from '@mansuet/core/log';
 import { SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
 import { choicesOf } from '../controls/choice';
@@ -46,7 +47,7 @@ export class BookVisitPage {
   protected readonly ranges = RANGES;
   protected readonly staff = signal<readonly Staff[]>([]);
   protected readonly date = signal(this.clock.today());
-  protected readonly time = signal(nextQuarter(this.clock.now()));
+  protected readonly time = signal(this.clock.timeOfDay(Math.ceil(this.clock.now() / QUARTER_MS) * QUARTER_MS));
   protected readonly groomerId = signal(this.session.signedIn()?.staff.staffId ?? '');
   protected readonly asked = signal<readonly ServiceItem[]>(['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails']);
   protected readonly wantedMm = signal<number | null>(9);
@@ -81,8 +82,8 @@ export class BookVisitPage {
 
   protected async book(): Promise<void> {
     this.trouble.set('');
-    const arrives = new Date(`${this.date()}T${this.time()}`);
-    if (Number.isNaN(arrives.getTime())) {
+    const arrivesMs = arrivalOf(this.date(), this.time(), this.clock.zone());
+    if (arrivesMs === undefined) {
       this.errors.set(new Map([['body.arrivesAt', 'Give a day and a time.']]));
       return;
     }
@@ -91,7 +92,8 @@ export class BookVisitPage {
       type: 'visit_booked',
       body: {
         dogId: this.dogId(),
-        arrivesAt: arrives.toISOString(),
+        arrivesAt: new Date(arrivesMs).toISOString(),
+        zone: this.clock.zone(),
         groomerId: this.groomerId(),
         asked: {
           items: [...this.asked()],
@@ -127,8 +129,13 @@ export class BookVisitPage {
   }
 }
 
-/** The next quarter hour, "hh:mm". */
-function nextQuarter(nowMs: number): string {
-  const d = new Date(Math.ceil(nowMs / 900_000) * 900_000);
-  return `${String(d.getHours()).padStart(2, '0')}:${String(d.getMinutes()).padStart(2, '0')}`;
+const QUARTER_MS = 900_000;
+
+/** The moment of a day and a clock time in the salon; `undefined` for what is none. */
+function arrivalOf(day: string, time: string, zone: Zone): number | undefined {
+  try {
+    return momentOf(day, time, zone);
+  } catch {
+    return undefined;
+  }
 }

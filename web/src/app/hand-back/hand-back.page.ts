@@ -4,6 +4,7 @@ import { homeCare, leftOver, tellVisit, whoIsTold } from '@mansuet/core/hand-bac
 import { needsVetNow } from '@mansuet/core/incidents';
 import { mattingSeason } from '@mansuet/core/knowledge/coat';
 import { nextVisitDates } from '@mansuet/core/next-visit';
+import { ClockService } from '../server/clock.service';
 import { DateField } from '../controls/date-field';
 import { EmptyState } from '../controls/empty-state';
 import { Notice } from '../controls/notice';
@@ -11,7 +12,7 @@ import { TextField } from '../controls/text-field';
 import { SessionService } from '../server/session.service';
 import { StrainRibbon } from '../strain-ribbon/strain-ribbon';
 import { VisitStore } from '../visit/visit-store';
-import { clockTime, dayInWords } from '../wording/time';
+import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
 import { activityOf } from '@mansuet/core/words';
 
@@ -25,6 +26,7 @@ import { activityOf } from '@mansuet/core/words';
 })
 export class HandBackPage {
   private readonly words = inject(Words);
+  private readonly clock = inject(ClockService);
   private readonly router = inject(Router);
   protected readonly session = inject(SessionService);
   protected readonly store = inject(VisitStore);
@@ -32,7 +34,7 @@ export class HandBackPage {
   protected readonly typedDate = signal<string | undefined>(undefined);
   protected readonly nameError = signal('');
   protected readonly dateError = signal('');
-  protected readonly time = clockTime;
+  protected readonly time = (moment: string | number): string => this.clock.timeOfDay(moment);
   protected readonly holds = this.words.labels.hold;
 
   protected readonly told = computed(() =>

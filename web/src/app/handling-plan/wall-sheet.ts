@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { emergencyNumbers } from '@mansuet/core/agreement';
 import type { HandlingPlan, PlannedStep } from '@mansuet/core/plan';
 import type { FeelOver } from '@mansuet/core/findings';
+import { ClockService } from '../server/clock.service';
 import { VisitStore } from '../visit/visit-store';
-import { aboutMinutes, clockTime, wholeDay } from '../wording/time';
+import { aboutMinutes, wholeDay } from '../wording/time';
 import { Words } from '../wording/words.service';
 
 /** Cautions told of each step on paper: the sheet is one page. */
@@ -18,6 +19,7 @@ const CAUTIONS_ON_PAPER = 1;
 })
 export class WallSheet {
   private readonly words = inject(Words);
+  private readonly clock = inject(ClockService);
   private readonly store = inject(VisitStore);
   readonly plan = input.required<HandlingPlan>();
   readonly firstLine = input.required<string>();
@@ -33,7 +35,7 @@ export class WallSheet {
         : $localize`:@@wall.helperFor:a helper for a time`;
     return {
       day: wholeDay(this.store.today()),
-      at: state.arrivesAt ? clockTime(state.arrivesAt) : '',
+      at: state.arrivesAt ? this.clock.timeOfDay(state.arrivesAt) : '',
       coat: dog ? `${this.words.age(dog.born, this.store.today())}, ${dog.weightKg} kg, ${this.words.labels.coat[dog.coat]} coat` : '',
       kinds: this.store.kinds().map((k) => this.words.labels.dogKind[k.kind]),
       people: [this.store.groomer()?.name ?? '', helper].filter((x) => x !== ''),

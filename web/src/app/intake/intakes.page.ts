@@ -91,7 +91,7 @@ export class IntakesPage {
   }
 
   protected day(iso: string): string {
-    return dayInWords(iso.slice(0, 10), this.clock.today());
+    return dayInWords(this.clock.dayOf(iso), this.clock.today());
   }
 
   private async load(): Promise<void> {

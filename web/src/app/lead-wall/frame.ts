@@ -10,8 +10,10 @@ import { OverSlip } from '../controls/over-slip';
 import { currentUrl } from '../navigation/current-url';
 import { MissingScreen } from '../navigation/missing-screen';
 import { SessionService } from '../server/session.service';
+import { DeviceNotices } from '../this-device/device-notices';
+import { LastingStorage } from '../this-device/lasting-storage';
+import { KeepDay } from '../today/keep-day';
 import { TodayService } from '../today/today.service';
-import { VISIT_DB } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { LeadTag } from './lead-tag';
 import { RefusedEntries } from './refused-entries';
@@ -20,7 +22,7 @@ import { Words } from '../wording/words.service';
 /** The frame of every screen: the lead wall on the left, the sheet on the right. At the table the wall is hidden. */
 @Component({
   selector: 'man-frame',
-  imports: [KeysList, LeadTag, OverSlip, RefusedEntries, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [DeviceNotices, KeysList, LeadTag, OverSlip, RefusedEntries, RouterLink, RouterLinkActive, RouterOutlet],
   templateUrl: './frame.html',
   styleUrl: './frame.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -29,7 +31,6 @@ export class Frame {
   private readonly words = inject(Words);
   private readonly router = inject(Router);
   private readonly session = inject(SessionService);
-  private readonly db = inject(VISIT_DB);
   private readonly announcer = inject(Announcer);
   private readonly title = inject(Title);
   private readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
@@ -48,6 +49,8 @@ export class Frame {
   protected readonly here = computed(() => `${this.url()}#sheet`);
 
   constructor() {
+    inject(KeepDay);
+    void inject(LastingStorage).ask();
     // Asked for where nothing showed it, such as at the door.
     this.keymap.listOpen.set(false);
     // A new screen is told, and whoever goes by keys stands at its beginning, not where the last one was.
@@ -74,7 +77,7 @@ export class Frame {
   protected async signOut(): Promise<void> {
     await this.session.signOut();
     // Entries that wait stay; what was only read does not stay for the next person. A fresh page holds nothing in memory.
-    await this.db.answers.clear();
+    await this.log.forgetWhatWasRead();
     window.location.assign('/sign-in');
   }
 }

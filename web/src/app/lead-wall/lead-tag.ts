@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { PHASES } from '@mansuet/core/words';
+import { ClockService } from '../server/clock.service';
 import type { Tag } from '../today/today.service';
-import { clockTime } from '../wording/time';
 import { HandlingMark } from './handling-mark';
 import { Words } from '../wording/words.service';
 
@@ -36,10 +36,11 @@ import { Words } from '../wording/words.service';
 })
 export class LeadTag {
   private readonly words = inject(Words);
+  private readonly clock = inject(ClockService);
   readonly tag = input.required<Tag>();
   readonly open = input(false);
   protected readonly phases = PHASES;
-  protected readonly time = computed(() => clockTime(this.tag().visit.arrivesAt));
+  protected readonly time = computed(() => this.clock.timeOfDay(this.tag().visit.arrivesAt));
   protected readonly reached = computed(() => {
     const phase = this.tag().phase;
     return phase === 'gone' ? PHASES.length : PHASES.indexOf(phase);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { type Message, MESSAGES } from '@mansuet/core/contract';
+import { ClockService } from '../server/clock.service';
 import { EmptyState } from '../controls/empty-state';
 import { Notice } from '../controls/notice';
 import { ApiService, sayFailure } from '../server/api.service';
@@ -38,11 +39,18 @@ import { Words } from '../wording/words.service';
 export class MessagesPage {
   private readonly words = inject(Words);
   private readonly api = inject(ApiService);
+  private readonly clock = inject(ClockService);
   protected readonly messages = signal<readonly Message[]>([]);
   protected readonly loaded = signal(false);
   protected readonly trouble = signal('');
   protected readonly when = (iso: string): string =>
-    new Date(iso).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+    new Date(iso).toLocaleString('en-GB', {
+      day: 'numeric',
+      month: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+      timeZone: this.clock.zone(),
+    });
 
   constructor() {
     void this.api.get('/messages', MESSAGES).then((answer) => {

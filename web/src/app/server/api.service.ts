@@ -1,10 +1,12 @@
-import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { HttpClient, HttpErrorResponse, type HttpResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { firstValueFrom } from 'rxjs';
 import * as z from 'zod';
 import { knownSaying, type Problem, PROBLEM } from '@mansuet/core/contract';
 import { saying } from '@mansuet/core/words';
 import type { Words } from '../wording/words.service';
+import { DeviceClock } from './device-clock';
+import { NOW } from './now';
 
 /** What came instead of an answer. `offline` is the network's or the server's absence, not a refusal. */
 export type Failure = { readonly kind: 'offline' } | { readonly kind: 'refused'; readonly problem: Problem };
@@ -14,6 +16,8 @@ export type Answer<T> = { readonly ok: true; readonly value: T } | { readonly ok
 @Injectable({ providedIn: 'root' })
 export class ApiService {
   private readonly http = inject(HttpClient);
+  private readonly clock = inject(DeviceClock);
+  private readonly device = inject(NOW);
   /** Set by the session; sent with every change. */
   csrf = '';
 
@@ -22,17 +26,25 @@ export class ApiService {
   }
 
   async send<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body: unknown, schema: z.ZodType<T>): Promise<Answer<T>> {
-    let raw: unknown;
+    const asked = this.device();
+    let response: HttpResponse<unknown>;
     try {
-      raw = await firstValueFrom(this.http.request<unknown>(method, `/api${path}`, { body, headers: { 'x-csrf-token': this.csrf } }));
+      response = await firstValueFrom(
+        this.http.request<unknown>(method, `/api${path}`, { body, headers: { 'x-csrf-token': this.csrf }, observe: 'response' }),
+      );
     } catch (error) {
       return { ok: false, failure: failureOf(error) };
     }
-    const parsed = schema.safeParse(raw);
+    const serverMs = Number(response.headers.get(TIME_HEADER) ?? NaN);
+    if (Number.isFinite(serverMs)) this.clock.look(asked, serverMs, this.device());
+    const parsed = schema.safeParse(response.body);
     if (parsed.success) return { ok: true, value: parsed.data };
     return { ok: false, failure: { kind: 'refused', problem: unreadable(parsed.error.issues[0]?.path.join('.') ?? '') } };
   }
 }
+
+/** The server's clock when it answered, Unix ms. */
+const TIME_HEADER = 'x-mansuet-time';
 
 /** For calls that answer nothing. */
 export const NOTHING = z.null().or(z.undefined());

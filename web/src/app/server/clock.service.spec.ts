@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { ClockService, NOW } from './clock.service';
+import { ClockService } from './clock.service';
+import { NOW } from './now';
 
 describe('ClockService', () => {
   let at: number;
@@ -7,9 +8,10 @@ describe('ClockService', () => {
 
   beforeEach(() => {
     jasmine.clock().install();
-    at = new Date(2026, 10, 30, 23, 59, 59, 500).getTime();
+    at = Date.UTC(2026, 10, 30, 10, 59, 59, 500);
     TestBed.configureTestingModule({ providers: [{ provide: NOW, useValue: () => at }] });
     clock = TestBed.inject(ClockService);
+    clock.zone.set('Pacific/Auckland');
   });
   afterEach(() => jasmine.clock().uninstall());
 

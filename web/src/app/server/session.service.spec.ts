@@ -17,6 +17,7 @@ const SIGNED_IN: Session = {
       ratePerMinuteMinor: 90,
       house: HOUSE_DEFAULTS,
       bladesOwned: null,
+      timeZone: 'Pacific/Auckland',
     },
     csrf: 'token',
   },

@@ -11,6 +11,7 @@ import {
 } from '@mansuet/core/contract';
 import type { Action, HouseRules } from '@mansuet/core/words';
 import { ApiService, NOTHING, type Answer } from './api.service';
+import { ClockService } from './clock.service';
 
 const KEPT = 'mansuet.session';
 
@@ -18,6 +19,7 @@ const KEPT = 'mansuet.session';
 @Injectable({ providedIn: 'root' })
 export class SessionService {
   private readonly api = inject(ApiService);
+  private readonly clock = inject(ClockService);
   private readonly session = signal<Session | undefined>(undefined);
   private asking: Promise<Session> | undefined;
 
@@ -97,6 +99,7 @@ export class SessionService {
 
   private keep(session: Session): void {
     this.api.csrf = session.signedIn?.csrf ?? '';
+    if (session.signedIn) this.clock.zone.set(session.signedIn.salon.timeZone);
     this.session.set(session);
     if (session.signedIn) localStorage.setItem(KEPT, JSON.stringify(session));
   }

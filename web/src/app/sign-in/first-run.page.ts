@@ -17,7 +17,11 @@ const FIELDS: readonly { key: keyof FirstRunForm; label: string; type: 'text' | 
   { key: 'password', label: 'Your password (at least 10 characters)', type: 'password', complete: 'new-password' },
   { key: 'vetName', label: 'Vet to ring in an emergency', type: 'text', complete: 'off' },
   { key: 'vetPhone', label: 'The vet’s number', type: 'tel', complete: 'off' },
+  { key: 'timeZone', label: 'Time zone: its clock begins your days', type: 'text', complete: 'off' },
 ];
+
+/** Where this device is: most likely where the salon is. */
+const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** An empty installation: the first person founds the salon and leads it. */
 @Component({
@@ -54,7 +58,15 @@ export class FirstRunPage {
   private readonly session = inject(SessionService);
   private readonly router = inject(Router);
   protected readonly fields = FIELDS;
-  protected readonly form = signal<FirstRunForm>({ salonName: '', name: '', login: '', password: '', vetName: '', vetPhone: '' });
+  protected readonly form = signal<FirstRunForm>({
+    salonName: '',
+    name: '',
+    login: '',
+    password: '',
+    vetName: '',
+    vetPhone: '',
+    timeZone: HERE,
+  });
   protected readonly errors = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly trouble = signal('');
 

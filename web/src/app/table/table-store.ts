@@ -179,7 +179,7 @@ export class TableStore {
   /** Records, and says so once it is durable. @returns whether it is kept; the frame says why when it is not */
   private async record(draft: EventDraft, says: string): Promise<boolean> {
     if (!(await this.visit.record(draft))) return false;
-    this.lastEntry.set(`${says}, ${new Date(this.clock.now()).toLocaleTimeString('en-GB')}`);
+    this.lastEntry.set(`${says}, ${new Date(this.clock.now()).toLocaleTimeString('en-GB', { timeZone: this.clock.zone() })}`);
     return true;
   }
 

@@ -87,6 +87,7 @@ export async function openVisit<T>(
     ratePerMinuteMinor: 90,
     house: HOUSE_DEFAULTS,
     bladesOwned: null,
+    timeZone: 'UTC',
   };
   const context: VisitContext = {
     visitId: VISIT,
@@ -108,6 +109,7 @@ export async function openVisit<T>(
     staff: [staff],
     salon,
     events,
+    cursor: 0,
     lastFound,
     unreadable: [],
     pace: [],

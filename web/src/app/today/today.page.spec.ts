@@ -1,17 +1,18 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Subject } from 'rxjs';
-import type { Today } from '@mansuet/core/contract';
+import type { Today, TodayNews } from '@mansuet/core/contract';
 import type { EventDraft } from '@mansuet/core/log';
-import { replay, summarize } from '@mansuet/core/visit';
 import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
 import { FakeApi } from '../testing/fake-api';
 import { until } from '../testing/page';
 import { BOOKED, DOG, STAFF, VISIT, written } from '../testing/open-visit';
+import { DeviceLog } from '../visit-log/device-log';
 import { VISIT_DB, VisitDb } from '../visit-log/visit-db';
 import { TodayPage } from './today.page';
+import { withNews } from './today.service';
 
 const DAY = new Date().toISOString().slice(0, 10);
 
@@ -28,8 +29,9 @@ function today(drafts: readonly EventDraft[]): Today {
         arrivesAt: new Date(Date.now() - 600_000).toISOString(),
         warned: null,
         visitsBefore: 0,
+        cursor: events.length,
+        tag: 'as it was',
         events,
-        summary: summarize(replay(VISIT, events)),
         dog: { ...EMPTY_DOG, name: 'Fig', born: '2024-01-01', weightKg: 9, coat: 'wool', nose: 'short' },
       },
     ],
@@ -77,10 +79,40 @@ describe('TodayPage', () => {
     api.answer('GET /today', today([]));
     const page = await render();
     expect(page.querySelector('li a')?.textContent).toBe('Read the file');
-    api.answer('GET /today', today([{ type: 'file_read', body: {} }]));
+    const [grown] = today([{ type: 'file_read', body: {} }]).visits;
+    const news = { visitId: VISIT, cursor: 2, tag: 'as it was', events: grown?.events.slice(1) };
+    api.answer('GET /today/news', { day: DAY, staff: [], visits: [news] });
     changes.next(VISIT);
     await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
-    expect(api.sent.length).toBe(2);
+    // Only what is new was asked for: what is here already was said.
+    expect(api.sent.map((s) => s.path)).toEqual(['/today', `/today/news?has=${VISIT}.1.as it was`]);
+  });
+
+  it('fetches the whole day when a visit is new and came without its row', () => {
+    const had = today([]);
+    const [visit] = had.visits;
+    const row = { cursor: 0, tag: 'new', events: [] };
+    const other = '01900000-0000-7000-8000-0000000000cc';
+    const news = (visits: TodayNews['visits']): TodayNews => ({ day: DAY, staff: [], visits });
+    expect(withNews(had, news([{ visitId: other, ...row }]))).toBeUndefined();
+    expect(withNews(had, news([{ visitId: other, ...row, row: visit }]))?.visits.map((v) => v.visitId)).toEqual([other]);
+  });
+
+  it('counts what this device recorded, sent or not', async () => {
+    api.answer('GET /today', today([]));
+    const page = await render();
+    const [, read] = written([BOOKED, { type: 'file_read', body: {} }]);
+    if (!read) throw new Error('no event');
+    await TestBed.inject(DeviceLog).add(() => read);
+    await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
+    expect(api.sent.length).toBe(1);
+  });
+
+  it('says of a visit of an earlier day that it was not closed', async () => {
+    const day = today([{ type: 'file_read', body: {} }]);
+    const visits = day.visits.map((v) => ({ ...v, arrivesAt: new Date(Date.now() - 30 * 3_600_000).toISOString() }));
+    api.answer('GET /today', { ...day, visits });
+    expect((await render()).querySelector('.time')?.textContent).toContain('not closed, ');
   });
 
   it('shows what this device keeps when the server does not answer', async () => {

@@ -5,7 +5,7 @@ import { Notice } from '../controls/notice';
 import { HandlingMark } from '../lead-wall/handling-mark';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
-import { clockTime } from '../wording/time';
+import { dayInWords } from '../wording/time';
 import { TodayService, type Tag } from './today.service';
 import { Words } from '../wording/words.service';
 
@@ -24,13 +24,19 @@ export class TodayPage {
   private readonly clock = inject(ClockService);
   protected readonly kindLabels = this.words.labels.dogKind;
   protected readonly title = computed(() =>
-    new Date(this.clock.nowMs()).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }),
+    new Date(this.clock.nowMs()).toLocaleDateString('en-GB', {
+      weekday: 'long',
+      day: 'numeric',
+      month: 'long',
+      timeZone: this.clock.zone(),
+    }),
   );
   protected readonly here = computed(() => this.day.tags().filter((t) => t.phase !== 'gone' && (t.phase !== 'know' || this.arrived(t))));
   protected readonly toCome = computed(() => this.day.tags().filter((t) => t.phase === 'know' && !this.arrived(t)));
   protected readonly gone = computed(() => this.day.tags().filter((t) => t.phase === 'gone'));
 
-  protected readonly time = (t: Tag): string => clockTime(t.visit.arrivesAt);
+  protected readonly since = (t: Tag): string => dayInWords(this.clock.dayOf(t.visit.arrivesAt), this.clock.today());
+  protected readonly time = (t: Tag): string => this.clock.timeOfDay(t.visit.arrivesAt);
   protected readonly age = (t: Tag): string => this.words.age(t.visit.dog.born, this.day.today()?.day ?? '');
   protected readonly asked = (t: Tag): string => t.state.asked.items.map((i) => this.words.labels.service[i]).join(', ') || 'nothing yet';
   protected readonly screen = (t: Tag): string => (t.phase === 'gone' ? 'hand_back' : t.phase);

@@ -1,11 +1,14 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
-import { auditTime, merge, of, Subject } from 'rxjs';
-import { type Today, TODAY, type TodayVisit } from '@mansuet/core/contract';
+import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import { auditTime, concatMap, filter, from, merge, of, Subject } from 'rxjs';
+import { sayHasOfToday, type Today, TODAY, TODAY_NEWS, type TodayNews, type TodayVisit } from '@mansuet/core/contract';
 import { biteToldCounts, dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/knowledge/dogs';
+import type { VisitEvent } from '@mansuet/core/log';
 import { phaseOf, replay, type VisitState } from '@mansuet/core/visit';
 import type { Phase } from '@mansuet/core/words';
-import { ApiService, sayFailure } from '../server/api.service';
+import { type Answer, ApiService, sayFailure } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
+import { DeviceLog } from '../visit-log/device-log';
 import { VISIT_DB } from '../visit-log/visit-db';
 import { Words } from '../wording/words.service';
 
@@ -16,26 +19,33 @@ export interface Tag {
   readonly phase: Phase | 'gone';
   readonly kinds: readonly KindFound[];
   readonly groomer: string;
+  /** Of an earlier day, and not done with. */
+  readonly leftOver: boolean;
 }
 
 const KEY = 'today';
 const SETTLE_MS = 150;
 
-/** Today's dogs. Kept on the device, and looked at again whenever a visit grows. */
+/** Today's dogs: what changed is asked for whenever a visit grows, and kept on the device; entries of this device count at once, sent or not. */
 @Injectable({ providedIn: 'root' })
 export class TodayService {
   private readonly words = inject(Words);
   private readonly api = inject(ApiService);
+  private readonly clock = inject(ClockService);
+  private readonly log = inject(DeviceLog);
   private readonly db = inject(VISIT_DB);
   private readonly asked$ = new Subject<void>();
+  /** What this device has of each visit of today. */
+  private readonly own = signal<ReadonlyMap<string, readonly VisitEvent[]>>(new Map());
 
   readonly today = signal<Today | undefined>(undefined);
   readonly trouble = signal('');
+  private readonly ids = computed(() => this.today()?.visits.map((v) => v.visitId) ?? [], { equal: (a, b) => a.join() === b.join() });
   readonly tags = computed<readonly Tag[]>(() => {
     const today = this.today();
     if (!today) return [];
     return today.visits.map((visit) => {
-      const state = replay(visit.visitId, visit.events);
+      const state = replay(visit.visitId, [...(this.own().get(visit.visitId) ?? []), ...visit.events]);
       return {
         visit,
         state,
@@ -46,6 +56,7 @@ export class TodayService {
           today.day,
         ),
         groomer: today.staff.find((s) => s.staffId === visit.groomerId)?.name ?? '',
+        leftOver: this.clock.dayOf(visit.arrivesAt) < today.day,
       };
     });
   });
@@ -54,6 +65,13 @@ export class TodayService {
     merge(of(undefined), this.asked$, inject(LiveService).changes$)
       .pipe(auditTime(SETTLE_MS))
       .subscribe(() => void this.load());
+    effect(() => void this.readOwn(this.ids()));
+    this.log.grown$
+      .pipe(
+        filter((id) => this.ids().includes(id)),
+        concatMap((id) => from(this.readOwn([id]))),
+      )
+      .subscribe();
   }
 
   /** Looks again, soon. */
@@ -61,8 +79,13 @@ export class TodayService {
     this.asked$.next();
   }
 
+  private async readOwn(ids: readonly string[]): Promise<void> {
+    const found = await this.log.eventsOf(ids);
+    this.own.update((own) => new Map([...own, ...found]));
+  }
+
   private async load(): Promise<void> {
-    const answer = await this.api.get('/today', TODAY);
+    const answer = await this.fetch();
     if (answer.ok) {
       this.today.set(answer.value);
       this.trouble.set('');
@@ -73,4 +96,26 @@ export class TodayService {
     const kept = TODAY.safeParse((await this.db.answers.get(KEY))?.value);
     if (!this.today() && answer.failure.kind === 'offline' && kept.success) this.today.set(kept.data);
   }
+
+  /** Only what is new where some of it is here. */
+  private async fetch(): Promise<Answer<Today>> {
+    const had = this.today();
+    if (!had) return this.api.get('/today', TODAY);
+    const news = await this.api.get(`/today/news?has=${sayHasOfToday(had.visits)}`, TODAY_NEWS);
+    if (!news.ok) return news;
+    const whole = withNews(had, news.value);
+    return whole ? { ok: true, value: whole } : this.api.get('/today', TODAY);
+  }
+}
+
+/** What was had, with what is new; `undefined` where a visit is new and came without its row. */
+export function withNews(had: Today, news: TodayNews): Today | undefined {
+  const visits: TodayVisit[] = [];
+  for (const { visitId, cursor, tag, row, events } of news.visits) {
+    const before = had.visits.find((v) => v.visitId === visitId);
+    const known = row ?? before;
+    if (!known) return undefined;
+    visits.push({ ...known, visitId, cursor, tag, events: [...(before?.events ?? []), ...events] });
+  }
+  return { day: news.day, staff: news.staff, visits };
 }

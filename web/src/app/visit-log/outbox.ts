@@ -1,16 +1,20 @@
 import { Injectable, type OnDestroy, inject, signal } from '@angular/core';
-import { BehaviorSubject, Subject } from 'rxjs';
+import { BehaviorSubject, Subscription, auditTime } from 'rxjs';
 import { BATCH_TAKEN } from '@mansuet/core/contract';
 import { ApiService, type Failure, fieldErrors } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';
+import { DeviceLog } from './device-log';
+import { Tabs } from './tabs';
 import { type KeptEvent, VISIT_DB } from './visit-db';
 
 /** Entries of a request at most, and bytes: the server takes one megabyte, and a slow network many small ones rather than one that breaks off. */
 const BATCH = 200;
 const BATCH_BYTES = 200_000;
 const RETRY_FROM_MS = 1000;
+const OTHER_TAB_MS = 200;
+const OTHER_TAB_SENDS_MS = 4000;
 const RETRY_TO_MS = 30_000;
 
 /** `signed_out`: the session has ended; entries wait here until somebody signs in. */
@@ -44,6 +48,7 @@ export class Outbox implements OnDestroy {
   private readonly clock = inject(ClockService);
   private readonly words = inject(Words);
   private readonly db = inject(VISIT_DB);
+  private readonly log = inject(DeviceLog);
   private readonly queues = new Map<string, Queue>();
   private flushing: Promise<void> | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -54,14 +59,17 @@ export class Outbox implements OnDestroy {
   readonly status = signal<LogStatus>('saved');
   /** Entries that the server refused: shown, never dropped. */
   readonly refused = signal<readonly KeptEvent[]>([]);
-  /** Visits of which an entry was refused, or is sent again. */
-  readonly marked$ = new Subject<string>();
+  private readonly tabs = inject(Tabs);
+  private readonly heard: Subscription;
 
   constructor() {
     void this.showRefused();
+    // Another tab recorded, sent or was refused something: what waits here is the same.
+    this.heard = this.tabs.grown$.pipe(auditTime(OTHER_TAB_MS)).subscribe(() => void this.count());
   }
   ngOnDestroy(): void {
     clearTimeout(this.timer);
+    this.heard.unsubscribe();
   }
 
   /** Sends soon: the screen comes first. */
@@ -116,11 +124,17 @@ export class Outbox implements OnDestroy {
   }
 
   private async send(visitId: string, batch: readonly KeptEvent[], queue: Queue): Promise<Sent> {
-    const answer = await this.api.send('POST', `/visits/${visitId}/events`, { events: batch.map((k) => k.event) }, BATCH_TAKEN);
+    const answer = await this.api.send(
+      'POST',
+      `/visits/${visitId}/events`,
+      { events: batch.map((k) => k.event), deviceNow: this.clock.now() },
+      BATCH_TAKEN,
+    );
     if (answer.ok) {
       this.awayMs = RETRY_FROM_MS;
       this.queues.delete(visitId);
       await this.mark([...answer.value.stored, ...answer.value.known], { sent: 1 });
+      await this.log.retime(answer.value.timed);
       return 'more';
     }
     const { failure } = answer;
@@ -178,8 +192,20 @@ export class Outbox implements OnDestroy {
     await this.db.transaction('rw', this.db.events, async () => {
       for (const id of ids) await this.db.events.update(id, change);
     });
-    if (change.sent === 1) return;
-    for (const kept of await this.db.events.bulkGet([...ids])) if (kept) this.marked$.next(kept.visitId);
+    const visits = new Set((await this.db.events.bulkGet([...ids])).flatMap((k) => k?.visitId ?? []));
+    if (change.sent === 1) {
+      for (const visitId of visits) this.tabs.tell(visitId);
+      return;
+    }
+    for (const visitId of visits) this.log.tell(visitId);
+    await this.showRefused();
+  }
+  private async count(): Promise<void> {
+    const waiting = await this.db.events.where('sent').equals(0).count();
+    this.waiting$.next(waiting);
+    if (waiting === 0 && this.status() !== 'saved' && this.flushing === undefined) this.status.set('saved');
+    // The tab that recorded it sends it; should that one be gone, this one does.
+    if (waiting > 0) this.soon(OTHER_TAB_SENDS_MS);
     await this.showRefused();
   }
   private async showRefused(): Promise<void> {

@@ -1,6 +1,6 @@
 import { InjectionToken } from '@angular/core';
 import Dexie, { type EntityTable } from 'dexie';
-import type { VisitEvent } from '@mansuet/core/log';
+import type { Stamp, VisitEvent } from '@mansuet/core/log';
 
 export interface KeptEvent {
   readonly id: string;
@@ -13,16 +13,34 @@ export interface KeptEvent {
 export interface KeptAnswer {
   readonly key: string;
   readonly value: unknown;
+  /** What it was when it was fetched: fetched again when that is another. */
+  readonly tag?: string;
+  /** Unix ms. */
+  readonly at?: number;
+}
+/** How far a visit's log at the server is known here. */
+export interface KeptCursor {
+  readonly visitId: string;
+  readonly cursor: number;
+}
+/** The latest stamp that this device made or saw, whichever tab it was. */
+export interface KeptStamp {
+  readonly key: 'stamp';
+  readonly stamp: Stamp;
 }
 
 /** What the browser keeps: events and the answers that the table needs with the network off. */
 export class VisitDb extends Dexie {
   declare readonly events: EntityTable<KeptEvent, 'id'>;
   declare readonly answers: EntityTable<KeptAnswer, 'key'>;
+  declare readonly cursors: EntityTable<KeptCursor, 'visitId'>;
+  declare readonly stamps: EntityTable<KeptStamp, 'key'>;
 
   constructor(name = 'mansuet') {
-    super(name);
+    // What is told to be kept is on the disk, not on its way there.
+    super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ events: 'id, visitId, sent, [visitId+sent]', answers: 'key' });
+    this.version(2).stores({ cursors: 'visitId', stamps: 'key' });
   }
 }
 

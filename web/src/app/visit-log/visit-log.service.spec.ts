@@ -1,16 +1,20 @@
 import { TestBed } from '@angular/core/testing';
 import { Subject, firstValueFrom } from 'rxjs';
-import type { EventDraft } from '@mansuet/core/log';
+import type { EventDraft, VisitEvent } from '@mansuet/core/log';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
 import { FakeApi, refusal, storesAll } from '../testing/fake-api';
 import { until } from '../testing/page';
 import { VisitLog } from './visit-log.service';
+import { DeviceLog } from './device-log';
 import { cut, Outbox } from './outbox';
+import { TAB_CHANNEL } from './tabs';
 import { type KeptEvent, VISIT_DB, VisitDb } from './visit-db';
 
 const VISIT = '01900000-0000-7000-8000-000000000001';
 const STAFF = '01900000-0000-7000-8000-000000000003';
+/** Of this spec's own: others run in the same page. */
+const CHANNEL = `spec-${crypto.randomUUID()}`;
 const SEEN: EventDraft = { type: 'signal_seen', body: { signal: 'growl' } };
 describe('VisitLog', () => {
   let api: FakeApi;
@@ -47,6 +51,7 @@ describe('VisitLog', () => {
         { provide: LiveService, useValue: { changes$: changes } },
         { provide: SessionService, useValue: { signedIn: () => ({ staff: { staffId: STAFF } }), renew: () => Promise.resolve(renew()) } },
         { provide: VISIT_DB, useValue: db },
+        { provide: TAB_CHANNEL, useFactory: () => new BroadcastChannel(CHANNEL) },
       ],
     });
     log = TestBed.inject(VisitLog);
@@ -106,7 +111,7 @@ describe('VisitLog', () => {
     expect((await db.events.get(bad.id))?.sent).toBe(2);
     expect(log.refused().map((k) => k.id)).toEqual([bad.id]);
     // It was done all the same: nothing goes from the screen because the server said no.
-    expect((await firstValueFrom(log.events$(VISIT))).map((e) => e.id).sort()).toEqual([bad.id, good.id].sort());
+    expect((await firstValueFrom(TestBed.inject(DeviceLog).events$(VISIT))).map((e) => e.id).sort()).toEqual([bad.id, good.id].sort());
   });
 
   it('finds the refused one of a batch when the server names none, and lets the others through', async () => {
@@ -133,7 +138,7 @@ describe('VisitLog', () => {
     await outbox.sendAgain([one.id]);
     expect(log.refused()).toEqual([]);
     expect([(await db.events.get(one.id))?.sent, (await db.events.get(other.id))?.sent]).toEqual([1, 3]);
-    expect((await firstValueFrom(log.events$(VISIT))).map((e) => e.id)).toEqual([one.id]);
+    expect((await firstValueFrom(TestBed.inject(DeviceLog).events$(VISIT))).map((e) => e.id)).toEqual([one.id]);
   });
 
   it('is not held up by a visit that always fails', async () => {
@@ -194,7 +199,7 @@ describe('VisitLog', () => {
       stamp: { ...mine.stamp, device: 'other', counter: mine.stamp.counter + 1 },
     };
     api.answer('GET /visits', { events: [mine, theirs] });
-    await log.merge([]);
+    await log.merge(VISIT, []);
     changes.next(VISIT);
     await settled(async () => (await db.events.count()) === 2);
     expect((await db.events.toArray()).map((k) => k.id).sort()).toEqual([mine.id, theirs.id].sort());
@@ -202,12 +207,88 @@ describe('VisitLog', () => {
 
   it('gives each entry a later stamp than the one before, also after a tablet whose clock is ahead', async () => {
     const a = await log.record(VISIT, SEEN);
-    await log.merge([
+    await log.merge(VISIT, [
       { ...a, id: '01900000-0000-7000-8000-0000000000ab', stamp: { wallMs: a.stamp.wallMs + 3_600_000, counter: 0, device: 'ahead' } },
     ]);
     const b = await log.record(VISIT, SEEN);
     expect(b.stamp.wallMs).toBe(a.stamp.wallMs + 3_600_000);
     expect(b.stamp.counter).toBe(1);
+  });
+
+  it('goes on from the stamps it has kept, after a restart whose clock is behind', async () => {
+    const a = await log.record(VISIT, SEEN);
+    await db.stamps.put({ key: 'stamp', stamp: { ...a.stamp, wallMs: a.stamp.wallMs + 60_000, counter: 4 } });
+    const b = await log.record(VISIT, SEEN);
+    expect([b.stamp.wallMs, b.stamp.counter]).toEqual([a.stamp.wallMs + 60_000, 5]);
+  });
+
+  it('asks only for what came after the last answer', async () => {
+    await log.record(VISIT, SEEN);
+    api.answer('GET /visits', { events: [], cursor: 7 });
+    changes.next(VISIT);
+    await settled(async () => (await db.cursors.get(VISIT))?.cursor === 7);
+    changes.next(undefined);
+    await settled(() => Promise.resolve(api.sent.some((s) => s.path.endsWith('after=7'))));
+    expect(api.sent.filter((s) => s.method === 'GET').map((s) => s.path)).toEqual([
+      `/visits/${VISIT}/events?after=0`,
+      `/visits/${VISIT}/events?after=7`,
+    ]);
+  });
+
+  it('keeps an entry as the server timed it, and goes on from there', async () => {
+    const timed = (e: VisitEvent): VisitEvent => ({
+      ...e,
+      timed: 'by_arrival',
+      at: '2026-11-30T10:00:00.000Z',
+      stamp: { ...e.stamp, wallMs: 5, counter: 0 },
+    });
+    api.answerBy('POST /visits', (body) => {
+      const { events } = body as { events: VisitEvent[] };
+      return { ok: true, value: { stored: events.map((e) => e.id), known: [], timed: events.map(timed) } };
+    });
+    const mine = await log.record(VISIT, SEEN);
+    await log.flush();
+    expect((await db.events.get(mine.id))?.event).toEqual(timed(mine));
+    expect((await db.stamps.get('stamp'))?.stamp.wallMs).toBe(5);
+  });
+
+  it('says its own clock with each batch', async () => {
+    const before = Date.now();
+    await log.record(VISIT, SEEN);
+    await log.flush();
+    const [{ deviceNow }] = api.bodies('POST', `/visits/${VISIT}/events`) as [{ deviceNow: number }];
+    expect(deviceNow).toBeGreaterThanOrEqual(before);
+    expect(deviceNow).toBeLessThanOrEqual(Date.now());
+  });
+
+  it('shows at once what another tab of this device records, and counts what waits there', async () => {
+    const told: unknown[] = [];
+    const other = new BroadcastChannel(CHANNEL);
+    other.onmessage = ({ data }) => told.push(data);
+    const states: number[] = [];
+    const sub = log.state$(VISIT).subscribe((s) => states.push(s.eventCount));
+    api.online = false;
+    const mine = await log.record(VISIT, SEEN);
+    await settled(() => Promise.resolve(told.includes(VISIT)));
+    const theirs: VisitEvent = { ...mine, id: '01900000-0000-7000-8000-0000000000ac', stamp: { ...mine.stamp, counter: 9 } };
+    await db.events.add({ id: theirs.id, visitId: VISIT, event: theirs, sent: 0 });
+    other.postMessage(VISIT);
+    await settled(() => Promise.resolve(states.at(-1) === 2 && log.waiting$.value === 2));
+    expect(log.waiting$.value).toBe(2);
+    sub.unsubscribe();
+    other.close();
+  });
+
+  it('forgets what was only read when somebody signs out, and keeps what waits', async () => {
+    const sent = await log.record(VISIT, SEEN);
+    await log.flush();
+    api.online = false;
+    const waits = await log.record(VISIT, SEEN);
+    await db.answers.put({ key: 'today', value: 1 });
+    await log.forgetWhatWasRead();
+    expect((await kept()).map((k) => k.id)).toEqual([waits.id]);
+    expect(await db.answers.count()).toBe(0);
+    expect(sent.id).not.toBe(waits.id);
   });
 
   it('refuses a draft that breaks the schema before it is kept', async () => {

@@ -24,6 +24,7 @@ import { StandingMeter } from '@mansuet/core/strain';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
+import { contextKey } from '../today/keep-day';
 import { sayStorageTrouble } from '../visit-log/storage-trouble';
 import { VISIT_DB } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
@@ -44,6 +45,8 @@ export class VisitStore {
   /** Why there is nothing to show. */
   readonly trouble = signal('');
   readonly fromThisDevice = signal(false);
+  /** Entries of a device whose clock was wrong: their time is that of their arrival. */
+  readonly timedByArrival = computed(() => this.state().timedByArrival);
   /** Why the last entry was not kept; empty when it was. */
   readonly notRecorded = signal('');
 
@@ -84,7 +87,9 @@ export class VisitStore {
   /** Past visits as far as mats go; summaries that did not count them say nothing. */
   readonly matVisits = computed(() =>
     (this.context()?.file.visits ?? []).flatMap((v) =>
-      v.summary.mattedZones === undefined ? [] : [{ on: v.arrivesAt.slice(0, 10), mattedZones: v.summary.mattedZones }],
+      v.summary.mattedZones === undefined
+        ? []
+        : [{ on: v.summary.on ?? this.clock.dayOf(v.arrivesAt), mattedZones: v.summary.mattedZones }],
     ),
   );
   readonly kinds = computed(() => {
@@ -160,12 +165,13 @@ export class VisitStore {
   }
 
   private async load(id: string): Promise<void> {
-    const key = `visit:${id}`;
+    const key = contextKey(id);
     const answer = await this.api.get(`/visits/${id}`, VISIT_CONTEXT);
     if (this.visitId() !== id) return;
     if (answer.ok) {
-      await this.db.answers.put({ key, value: answer.value });
-      await this.log.merge(answer.value.events);
+      await this.log.merge(id, answer.value.events, answer.value.cursor);
+      // The day's keeper knows when it is old; what is opened is at least there.
+      await this.db.answers.put({ ...(await this.db.answers.get(key)), key, value: answer.value });
       this.context.set(answer.value);
       this.fromThisDevice.set(false);
       this.trouble.set('');
@@ -178,9 +184,11 @@ export class VisitStore {
       return;
     }
     this.trouble.set(
-      answer.failure.kind === 'refused' && answer.failure.problem.code === 'not_found'
-        ? 'There is no such visit in this salon.'
-        : sayFailure(this.words, answer.failure),
+      answer.failure.kind === 'offline'
+        ? $localize`:@@visit.notHere:This dog’s file is not on this device, and the server does not answer. Nothing of another dog is shown instead; open it again when the server is back.`
+        : answer.failure.kind === 'refused' && answer.failure.problem.code === 'not_found'
+          ? 'There is no such visit in this salon.'
+          : sayFailure(this.words, answer.failure),
     );
   }
 }

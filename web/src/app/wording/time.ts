@@ -1,8 +1,3 @@
-/** Clock time of a moment: "09:30". */
-export function clockTime(moment: string | number): string {
-  return new Date(moment).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-}
-
 /** Seconds as "4:07", from an hour on "1:04:07". */
 export function stopwatch(seconds: number): string {
   const whole = Math.max(0, Math.floor(seconds));

@@ -41,6 +41,8 @@ export const PROBLEMS_SENTENCES = {
   'form.time_out_of_range': 'This time cannot be: check the clock of the device.',
   'form.other_visit': 'This belongs to another visit.',
   'form.id_of_other_visit': 'An entry of another visit has this id already.',
+  'form.zone_unknown': 'Name a place as Continent/City, such as Europe/Berlin or Pacific/Auckland.',
+  'form.not_this_role': 'A groomer or the lead records this.',
   'form.void_of_others': 'Only who wrote an entry, or the lead, takes it back.',
   // Asked back: it may be right all the same
   'ask.weight_for_size': 'A {dog_size} dog of {kg} kg? Usual is {from} to {to} kg. Is the unit kg, and the size right?',

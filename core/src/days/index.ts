@@ -1,0 +1,2 @@
+/** Days, clocks and the places they belong to. */
+export * from './day-of.js';

@@ -1,0 +1,56 @@
+import { Injectable, effect, inject } from '@angular/core';
+import { type TodayVisit, VISIT_CONTEXT } from '@mansuet/core/contract';
+import { ApiService } from '../server/api.service';
+import { ClockService } from '../server/clock.service';
+import { DeviceLog } from '../visit-log/device-log';
+import { VISIT_DB } from '../visit-log/visit-db';
+import { TodayService } from './today.service';
+
+/** What is kept of a dog is fetched anew after so long, ms: rates and prices of the salon change under it. Our default. */
+const FRESH_MS = 30 * 60_000;
+/** Under this key a visit's file is kept. */
+export const contextKey = (visitId: string): string => `visit:${visitId}`;
+
+/** Keeps the file, plan and record of every dog of today on this device, so that each can be worked with when the network is gone. */
+@Injectable({ providedIn: 'root' })
+export class KeepDay {
+  private readonly api = inject(ApiService);
+  private readonly clock = inject(ClockService);
+  private readonly db = inject(VISIT_DB);
+  private readonly log = inject(DeviceLog);
+  private readonly day = inject(TodayService);
+  private keeping: Promise<void> | undefined;
+  private again = false;
+
+  constructor() {
+    effect(() => {
+      if (this.day.today()) void this.keep();
+    });
+  }
+
+  /** One visit after the other, and what changed meanwhile after that. */
+  private keep(): Promise<void> {
+    this.again = this.keeping !== undefined;
+    return (this.keeping ??= this.keepAll().finally(() => {
+      this.keeping = undefined;
+      if (this.again) void this.keep();
+    }));
+  }
+
+  private async keepAll(): Promise<void> {
+    for (const visit of this.day.today()?.visits ?? []) if (!(await this.isFresh(visit)) && !(await this.keepOne(visit))) return;
+  }
+
+  private async isFresh({ visitId, tag }: TodayVisit): Promise<boolean> {
+    const kept = await this.db.answers.get(contextKey(visitId));
+    return kept !== undefined && kept.tag === tag && this.clock.now() - (kept.at ?? 0) < FRESH_MS;
+  }
+
+  private async keepOne({ visitId, tag }: TodayVisit): Promise<boolean> {
+    const answer = await this.api.get(`/visits/${visitId}`, VISIT_CONTEXT);
+    if (!answer.ok) return false;
+    await this.db.answers.put({ key: contextKey(visitId), value: answer.value, tag, at: this.clock.now() });
+    await this.log.merge(visitId, answer.value.events, answer.value.cursor);
+    return true;
+  }
+}

@@ -1,0 +1,40 @@
+import { DestroyRef, Injectable, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { bufferTime, concatMap, filter, from } from 'rxjs';
+import { EVENTS_ANSWER } from '@mansuet/core/contract';
+import { ApiService } from '../server/api.service';
+import { LiveService } from '../server/live.service';
+import { DeviceLog } from './device-log';
+
+const PULL_EVERY_MS = 100;
+
+/** Fetches what other devices recorded, from where this one has read to, whenever a visit that is kept here has grown. */
+@Injectable({ providedIn: 'root' })
+export class Pull {
+  private readonly api = inject(ApiService);
+  private readonly log = inject(DeviceLog);
+
+  constructor() {
+    inject(LiveService)
+      .changes$.pipe(
+        bufferTime(PULL_EVERY_MS),
+        filter((ids) => ids.length > 0),
+        concatMap((ids) => from(this.pullAll(new Set(ids)))),
+        takeUntilDestroyed(inject(DestroyRef)),
+      )
+      .subscribe();
+  }
+
+  /** Visits that have grown; `undefined` among them stands for all, since notices may have been missed. */
+  private async pullAll(grown: ReadonlySet<string | undefined>): Promise<void> {
+    const kept = await this.log.visitIds();
+    // Visits that nobody has opened here are not kept here.
+    for (const id of kept) if (grown.has(undefined) || grown.has(id)) await this.pull(id);
+  }
+
+  private async pull(visitId: string): Promise<void> {
+    const after = await this.log.cursorOf(visitId);
+    const answer = await this.api.get(`/visits/${visitId}/events?after=${after}`, EVENTS_ANSWER);
+    if (answer.ok) await this.log.merge(visitId, answer.value.events, answer.value.cursor);
+  }
+}
