@@ -79,6 +79,7 @@ test('a shift without a network, over HTTPS: every dog of today opens, what is t
       ],
       viewport: { width: 1280, height: 800 },
       timezoneId: 'UTC',
+      serviceWorkers: 'allow',
     });
     await watchContext(context, watch, [NAME]);
     return { context, page: context.pages()[0] ?? (await context.newPage()) };

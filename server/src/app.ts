@@ -17,6 +17,7 @@ import type { MessageGateway } from './messages/gateway.js';
 import { holderRoutes } from './owner-links/holder.routes.js';
 import { salonLinkRoutes } from './owner-links/salon-links.routes.js';
 import { photoRoutes } from './photos/photos.routes.js';
+import { grantRoutes } from './grants/grants.routes.js';
 import { handleProblems, notFound } from './problems/handle-problems.js';
 import { requireCsrf } from './sign-in/require-session.js';
 import { signInRoutes } from './sign-in/sign-in.routes.js';
@@ -151,6 +152,7 @@ export function createApp(parts: AppParts): Express {
   });
   api.use(signInRoutes(parts.db, { demoLogins: parts.demoLogins, cookie: cookieName(secure) }));
   api.use(requireCsrf);
+  api.use(grantRoutes(parts.db, parts.clock));
   api.use(houseRuleRoutes(parts.db));
   api.use(dogRoutes(parts.db, parts.clock));
   api.use(photoRoutes(parts.db, parts.clock));

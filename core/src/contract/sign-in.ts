@@ -35,4 +35,13 @@ export const NEW_STAFF = z.strictObject({
   role: z.enum(ROLES),
   trained: z.boolean(),
 });
+/** A device that asks for the right to send entries in the name of whoever is signed in. */
+export const NEW_GRANT_FORM = z.strictObject({ device: z.string().trim().min(1).max(64) });
+/** Told once: the secret is nowhere but on that device. */
+export const NEW_GRANT = z.object({ grantId: z.uuid(), secret: z.string() });
+export type NewGrant = z.infer<typeof NEW_GRANT>;
+export const DEVICE_GRANTS = z.object({
+  grants: z.array(z.object({ grantId: z.uuid(), staffId: z.uuid(), name: z.string(), device: z.string(), madeAt: z.iso.datetime() })),
+});
+export type DeviceGrant = z.infer<typeof DEVICE_GRANTS>['grants'][number];
 export type NewStaffForm = z.infer<typeof NEW_STAFF>;

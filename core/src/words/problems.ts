@@ -7,6 +7,7 @@ export const PROBLEM_CODES = [
   'too_large',
   'wrong_media_type',
   'signed_out',
+  'grant_ended',
   'wrong_sign_in',
   'too_many_tries',
   'forbidden',

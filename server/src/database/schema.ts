@@ -15,6 +15,7 @@ export interface Tables {
   dog_note: DogNoteTable;
   visit_event: VisitEventTable;
   visit: VisitTable;
+  device_grant: DeviceGrantTable;
   exposure: ExposureTable;
   mark_seen: MarkSeenTable;
   incident: IncidentTable;
@@ -101,6 +102,16 @@ interface VisitEventTable {
   timed: ColumnType<VisitEvent['timed'] | null, string | null, never>;
   told_at: ColumnType<string | null, string | null, never>;
   told_wall_ms: ColumnType<string | null, number | null, never>;
+}
+interface DeviceGrantTable {
+  salon_id: string;
+  grant_id: string;
+  staff_id: string;
+  device: string;
+  /** SHA-256 of the secret. */
+  secret_hash: Buffer;
+  made_at: ColumnType<Date, string, never>;
+  revoked_at: ColumnType<Date | null, undefined, string>;
 }
 interface VisitTable {
   salon_id: string;

@@ -63,14 +63,13 @@ a.go{display:inline-block;padding:.8rem 1.2rem;background:#23424e;color:#fff;tex
 <h1>Let this tablet trust the salon’s own server</h1>
 <p>Without it the browser keeps nothing for when the network is gone. It is done once on each tablet.</p>
 <ol>
-<li><a class="go" href="${CERT_PATH}">Get the certificate</a></li>
+<li><a class="go" href="${CERT_PATH}">Get the certificate</a><br>Before you install it, compare: its SHA-256 fingerprint must be the one that the start command printed on the salon’s computer.<br><code>${fingerprintOf(authority)}</code></li>
 <li><b>iPad:</b> Settings, “Profile downloaded”, Install; then General, About, Certificate Trust Settings: switch it on.<br>
 <b>Android:</b> Settings, Security, Encryption and credentials, Install a certificate, CA certificate: choose the file.<br>
 <b>Laptop:</b> open the file, put it among the trusted root authorities.</li>
-<li>Compare, before you install: its SHA-256 fingerprint must be the one that the start command printed on the salon’s computer.<br><code>${fingerprintOf(authority)}</code></li>
 <li><a class="go" href="${url}/">Open Mansuet</a> and add it to the home screen.</li>
 </ol>
-<p>The authority was made on the salon’s computer and its key never leaves it. It vouches for this server’s names only.</p>
+<p>The certificate was made on the salon’s computer, and its key never leaves that. Remove it from a tablet that leaves the salon.</p>
 </main></body></html>`;
 }
 

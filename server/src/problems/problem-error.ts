@@ -9,6 +9,7 @@ const STATUS: Readonly<Record<ProblemCode, number>> = {
   too_large: 413,
   wrong_media_type: 415,
   signed_out: 401,
+  grant_ended: 401,
   wrong_sign_in: 401,
   too_many_tries: 429,
   forbidden: 403,

@@ -6,7 +6,7 @@ import type { EventType } from '@mansuet/core/log';
 import { type Action, saying } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { readId } from '../problems/read-id.js';
-import { requireAction } from '../sign-in/require-session.js';
+import { requireAction, requireWriter } from '../sign-in/require-session.js';
 import { appendEvents } from './append-events.js';
 import { readBatch } from './read-batch.js';
 import { readLog } from './read-events.js';
@@ -58,14 +58,15 @@ export function visitRoutes(db: Database, clock: () => Date): Router {
   });
 
   router.post('/visits/:visitId/events', async (request, response) => {
-    const { salonId, staff } = await requireAction(db, request, 'record');
+    const { salonId, staff } = await requireWriter(db, request);
     const visitId = readId(request.params.visitId);
     const received = valueOf(readBatch(visitId, EVENT_BATCH.parse(request.body), clock()));
     const events = received.map((r) => r.event);
     const told = new Map(received.map((r) => [r.event.id, r.told]));
-    const above = events.flatMap((e, i) =>
-      may(staff.role, NEEDS[e.type] ?? 'record') ? [] : [{ path: `events.${i}.type`, says: saying('form.not_this_role', {}) }],
-    );
+    const above = events.flatMap((e, i) => {
+      if (e.by !== staff.staffId) return [{ path: `events.${i}.by`, says: saying('form.by_somebody_else', {}) }];
+      return may(staff.role, NEEDS[e.type] ?? 'record') ? [] : [{ path: `events.${i}.type`, says: saying('form.not_this_role', {}) }];
+    });
     if (above.length > 0) throw new ProblemError('forbidden', saying('problem.nothing_stored', {}), above);
     response.json(valueOf(await db.inSalon(salonId, (trx) => appendEvents(trx, salonId, visitId, events, told))));
   });

@@ -277,7 +277,8 @@ describe('visits', () => {
     const bather = new Browser(server.url);
     await bather.signIn('voids', 'ten letters and more');
     const [leads, bathers] = [anEvent(visitId, browser.staffId, seen), anEvent(visitId, bather.staffId, seen)];
-    await post(visitId, [leads, bathers]);
+    await post(visitId, [leads]);
+    await bather.send('POST', `/api/visits/${visitId}/events`, { events: [bathers] });
     const takeBack = (by: Browser, target: string) => {
       const event = anEvent(visitId, by.staffId, { type: 'voided', body: { target, why: 'undo' } });
       return by.send('POST', `/api/visits/${visitId}/events`, { events: [event] });

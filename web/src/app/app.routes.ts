@@ -1,10 +1,14 @@
 import { inject } from '@angular/core';
 import { Router, type CanActivateFn, type Routes } from '@angular/router';
 import { SessionService } from './server/session.service';
+import { KeyRing } from './this-device/key-ring';
 
-const signedIn: CanActivateFn = async () => {
+const signedIn: CanActivateFn = async (_route, { url }) => {
   const session = inject(SessionService);
   const router = inject(Router);
+  const ring = inject(KeyRing);
+  await ring.look();
+  if (ring.locked()) return router.createUrlTree(['/locked'], { queryParams: { to: url } });
   const now = await session.ready();
   if (now.signedIn) return true;
   return router.parseUrl(now.firstRun ? '/first-run' : '/sign-in');
@@ -20,6 +24,7 @@ const isDemo: CanActivateFn = async () => {
 /** Every screen belongs to a phase of the visit or to the day round it. */
 export const routes: Routes = [
   { path: 'sign-in', title: 'Sign in · Mansuet', loadComponent: () => import('./sign-in/sign-in.page').then((m) => m.SignInPage) },
+  { path: 'locked', title: 'Locked · Mansuet', loadComponent: () => import('./this-device/locked.page').then((m) => m.LockedPage) },
   { path: 'first-run', title: 'Set up · Mansuet', loadComponent: () => import('./sign-in/first-run.page').then((m) => m.FirstRunPage) },
   {
     path: 'o/:secret',

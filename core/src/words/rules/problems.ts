@@ -45,6 +45,7 @@ export const PROBLEMS_RULES = {
   'form.id_of_other_visit': rule('computed'),
   'form.void_of_others': rule('computed'),
   'form.not_this_role': rule('computed'),
+  'form.by_somebody_else': rule('computed'),
   'form.zone_unknown': rule('computed'),
   // Asked back: it may be right all the same
   'ask.weight_for_size': rule('computed', 'dog_size', 'kg', 'from', 'to'),

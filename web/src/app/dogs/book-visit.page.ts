@@ -120,7 +120,7 @@ export class BookVisitPage {
       this.trouble.set(refused.refusedWhy ?? '');
       return;
     }
-    if (this.log.status() !== 'saved') {
+    if (await this.log.waits(visitId)) {
       this.trouble.set('The booking is kept on this device and goes to the server as soon as it answers.');
       return;
     }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -11,6 +11,9 @@ import { currentUrl } from '../navigation/current-url';
 import { MissingScreen } from '../navigation/missing-screen';
 import { SessionService } from '../server/session.service';
 import { DeviceNotices } from '../this-device/device-notices';
+import { DeviceRights } from '../this-device/device-rights';
+import { KeyRing } from '../this-device/key-ring';
+import { ShiftPin } from '../this-device/shift-pin';
 import { LastingStorage } from '../this-device/lasting-storage';
 import { KeepDay } from '../today/keep-day';
 import { TodayService } from '../today/today.service';
@@ -22,7 +25,7 @@ import { Words } from '../wording/words.service';
 /** The frame of every screen: the lead wall on the left, the sheet on the right. At the table the wall is hidden. */
 @Component({
   selector: 'man-frame',
-  imports: [DeviceNotices, KeysList, LeadTag, OverSlip, RefusedEntries, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [DeviceNotices, KeysList, ShiftPin, LeadTag, OverSlip, RefusedEntries, RouterLink, RouterLinkActive, RouterOutlet],
   templateUrl: './frame.html',
   styleUrl: './frame.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,6 +41,17 @@ export class Frame {
   protected readonly day = inject(TodayService);
   protected readonly log = inject(VisitLog);
   protected readonly missing = inject(MissingScreen);
+  protected readonly ring = inject(KeyRing);
+  private readonly rights = inject(DeviceRights);
+  protected readonly pinOpen = signal(false);
+  /** Whose entries wait here for whoever they belong to. */
+  protected readonly held = computed(() =>
+    [...this.log.held()].map(([staffId, entries]) => ({
+      staffId,
+      entries,
+      name: this.day.today()?.staff.find((s) => s.staffId === staffId)?.name ?? $localize`:@@frame.somebody:somebody else`,
+    })),
+  );
 
   private readonly url = currentUrl();
   protected readonly atTable = computed(() => /^\/visits\/[^/]+\/work/.test(this.url()));
@@ -74,7 +88,16 @@ export class Frame {
     this.sheet().nativeElement.focus();
   }
 
+  protected async lock(): Promise<void> {
+    this.ring.lock();
+    await this.router.navigate(['/locked'], { queryParams: { to: this.url() } });
+  }
+
   protected async signOut(): Promise<void> {
+    const staffId = this.who()?.staff.staffId;
+    await this.log.flush();
+    // Where nothing of this person waits here, the right to send it is given back.
+    if (staffId !== undefined && !(await this.log.waitsOf(staffId))) await this.rights.giveBack(staffId);
     await this.session.signOut();
     // Entries that wait stay; what was only read does not stay for the next person. A fresh page holds nothing in memory.
     await this.log.forgetWhatWasRead();

@@ -25,12 +25,19 @@ export class ApiService {
     return this.send('GET', path, undefined, schema);
   }
 
-  async send<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body: unknown, schema: z.ZodType<T>): Promise<Answer<T>> {
+  /** @param more headers beside the session's */
+  async send<T>(
+    method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+    path: string,
+    body: unknown,
+    schema: z.ZodType<T>,
+    more: Readonly<Record<string, string>> = {},
+  ): Promise<Answer<T>> {
     const asked = this.device();
     let response: HttpResponse<unknown>;
     try {
       response = await firstValueFrom(
-        this.http.request<unknown>(method, `/api${path}`, { body, headers: { 'x-csrf-token': this.csrf }, observe: 'response' }),
+        this.http.request<unknown>(method, `/api${path}`, { body, headers: { 'x-csrf-token': this.csrf, ...more }, observe: 'response' }),
       );
     } catch (error) {
       return { ok: false, failure: failureOf(error) };

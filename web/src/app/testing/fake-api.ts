@@ -8,6 +8,8 @@ export interface Sent {
   readonly method: string;
   readonly path: string;
   readonly body: unknown;
+  /** Beside the session's; left out where there are none. */
+  readonly headers?: Readonly<Record<string, string>>;
 }
 interface Refusal {
   readonly code: ProblemCode;
@@ -43,7 +45,7 @@ export const storesAll: Answerer = (body) => ({
 });
 
 /** Answers one call. */
-export type Answerer = (body: unknown, path: string) => Answer<unknown>;
+export type Answerer = (body: unknown, path: string, headers: Readonly<Record<string, string>>) => Answer<unknown>;
 
 /**
  * The server of all specs: it answers by the beginning of a path, remembers what it was sent, and holds its own answers against the
@@ -70,12 +72,18 @@ export class FakeApi {
   get(path: string, schema: z.ZodType): Promise<Answer<unknown>> {
     return this.send('GET', path, undefined, schema);
   }
-  send(method: string, path: string, body: unknown, schema: z.ZodType): Promise<Answer<unknown>> {
+  send(
+    method: string,
+    path: string,
+    body: unknown,
+    schema: z.ZodType,
+    headers: Readonly<Record<string, string>> = {},
+  ): Promise<Answer<unknown>> {
     if (!this.online) return Promise.resolve(OFFLINE);
-    this.sent.push({ method, path, body });
+    this.sent.push({ method, path, body, ...(Object.keys(headers).length > 0 ? { headers } : {}) });
     const [, answerer] =
       [...this.answerers].filter(([to]) => `${method} ${path}`.startsWith(to)).sort(([a], [b]) => b.length - a.length)[0] ?? [];
-    const answer: Answer<unknown> = answerer?.(body, path) ?? { ok: true, value: null };
+    const answer: Answer<unknown> = answerer?.(body, path, headers) ?? { ok: true, value: null };
     if (!answer.ok) return Promise.resolve(answer);
     const read = schema.safeParse(answer.value);
     if (read.success) return Promise.resolve({ ok: true, value: read.data });

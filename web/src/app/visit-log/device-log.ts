@@ -106,6 +106,11 @@ export class DeviceLog {
     this.tabs.tell(visitId);
   }
 
+  /** Whether something of a visit is not at the server yet. */
+  async waits(visitId: string): Promise<boolean> {
+    return (await this.db.events.where('[visitId+sent]').equals([visitId, 0]).count()) > 0;
+  }
+
   /** Visits of which something is kept here. */
   async visitIds(): Promise<string[]> {
     return (await this.db.events.orderBy('visitId').uniqueKeys()).filter((id) => typeof id === 'string');

@@ -5,6 +5,7 @@ import { ApiService, type Failure, fieldErrors } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';
+import { KeyRing } from '../this-device/key-ring';
 import { DeviceLog } from './device-log';
 import { Tabs } from './tabs';
 import { type KeptEvent, VISIT_DB } from './visit-db';
@@ -17,15 +18,15 @@ const OTHER_TAB_MS = 200;
 const OTHER_TAB_SENDS_MS = 4000;
 const RETRY_TO_MS = 30_000;
 
-/** `signed_out`: the session has ended; entries wait here until somebody signs in. */
-export type LogStatus = 'saved' | 'sending' | 'waiting' | 'signed_out';
+/** `signed_out`: the session has ended, and entries wait here until somebody signs in; `held`: what waits is other people's. */
+export type LogStatus = 'saved' | 'sending' | 'waiting' | 'signed_out' | 'held';
 
 /** Answers that a new sign-in changes. */
 const ENDED: readonly string[] = ['signed_out', 'csrf'];
 /** Answers that sending again does not change. */
 const REFUSALS: readonly string[] = ['bad_input', 'not_found', 'forbidden', 'too_large'];
 
-/** How a visit's queue stands. */
+/** How a queue stands. */
 interface Queue {
   /** Entries of its next request at most: one by one after a refusal that named none. */
   size: number;
@@ -34,12 +35,21 @@ interface Queue {
   waitMs: number;
 }
 
+/** In whose name a request goes out; without a secret by the session. */
+interface Hand {
+  readonly by: string;
+  readonly secret: string | undefined;
+}
+const GRANT_HEADER = 'x-mansuet-grant';
+/** One queue for each visit and person. */
+const queueKey = (k: KeptEvent): string => `${k.visitId} ${k.event.by}`;
+
 /** What came of one request: go on with this visit, with the next one, or with none, since nobody is signed in or nobody answers. */
 type Sent = 'more' | 'next' | 'over' | 'away';
 
 /**
- * Sends what waits on this device: one queue for each visit, so that one that fails holds up no other. What the server refuses is marked, said,
- * and stays where it was.
+ * Sends what waits on this device: one queue for each visit and person, so that one that fails holds up no other,
+ * and each in the name of whoever recorded it. What the server refuses is marked, said, and stays where it was.
  */
 @Injectable({ providedIn: 'root' })
 export class Outbox implements OnDestroy {
@@ -49,6 +59,9 @@ export class Outbox implements OnDestroy {
   private readonly words = inject(Words);
   private readonly db = inject(VISIT_DB);
   private readonly log = inject(DeviceLog);
+  private readonly ring = inject(KeyRing);
+  /** The session of whoever is signed in has ended at the server. */
+  private ended = false;
   private readonly queues = new Map<string, Queue>();
   private flushing: Promise<void> | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -59,6 +72,8 @@ export class Outbox implements OnDestroy {
   readonly status = signal<LogStatus>('saved');
   /** Entries that the server refused: shown, never dropped. */
   readonly refused = signal<readonly KeptEvent[]>([]);
+  /** Entries of people in whose name this device may not send now, by staff id. */
+  readonly held = signal<ReadonlyMap<string, number>>(new Map());
   private readonly tabs = inject(Tabs);
   private readonly heard: Subscription;
 
@@ -80,7 +95,12 @@ export class Outbox implements OnDestroy {
 
   /** Sends what waits, at once, whatever failed before. One run at a time. */
   flush(): Promise<void> {
+    this.ended = false;
     return (this.flushing ??= this.sendAll().finally(() => (this.flushing = undefined)));
+  }
+
+  async waitsOf(staffId: string): Promise<boolean> {
+    return (await this.db.events.where('sent').anyOf(0, 2).toArray()).some((k) => k.event.by === staffId);
   }
 
   /** Refused entries are offered once more, such as by somebody who may write them. */
@@ -96,43 +116,64 @@ export class Outbox implements OnDestroy {
   private async sendAll(): Promise<void> {
     let renewed = false;
     const tried = new Set<string>();
+    const held = new Map<string, number>();
     for (;;) {
       const waiting = await this.db.events.where('sent').equals(0).sortBy('id');
       this.waiting$.next(waiting.length);
-      if (waiting.length === 0) return this.status.set('saved');
-      if (!this.session.signedIn()) return this.status.set('waiting');
-      const visitId = waiting.find((k) => !tried.has(k.visitId))?.visitId;
-      if (visitId === undefined) return this.wait();
+      const next = waiting.find((k) => !tried.has(queueKey(k)));
+      if (next === undefined) return this.rest(waiting.length, held);
+      const mine = waiting.filter((k) => queueKey(k) === queueKey(next));
+      const hand = await this.handFor(next.event.by);
+      if (hand === undefined) {
+        // Nobody else sends it in that person's name.
+        tried.add(queueKey(next));
+        held.set(next.event.by, (held.get(next.event.by) ?? 0) + mine.length);
+        continue;
+      }
       // A retry is not yet a success: until the server has answered, the entries are on this device alone.
       if (this.status() === 'saved') this.status.set('sending');
-      const queue = this.queueOf(visitId);
-      const batch = cut(
-        waiting.filter((k) => k.visitId === visitId),
-        queue.size,
-      );
-      const sent = await this.send(visitId, batch, queue);
-      if (sent === 'next') tried.add(visitId);
+      const queue = this.queueOf(queueKey(next));
+      const sent = await this.send(cut(mine, queue.size), queue, hand);
+      if (sent === 'next') tried.add(queueKey(next));
       else if (sent === 'over') {
-        // Signed in again in another tab: the new token is fetched, once for each answer that asks for it.
-        if (!renewed && (await this.session.renew())) {
-          renewed = true;
-          continue;
-        }
-        return this.status.set('signed_out');
+        // Signed in again in another tab: the new token is fetched, once for each answer that asks for it. The right of this device is good without.
+        if (!renewed && (await this.session.renew())) renewed = true;
+        else if (hand.secret === undefined && (await this.ring.secretOf(next.event.by)) !== undefined) this.ended = true;
+        else return this.status.set('signed_out');
       } else if (sent === 'away') return this.wait(this.longer());
     }
   }
 
-  private async send(visitId: string, batch: readonly KeptEvent[], queue: Queue): Promise<Sent> {
+  /** Everything is sent that can be. */
+  private rest(waiting: number, held: ReadonlyMap<string, number>): void {
+    this.held.set(held);
+    const all = [...held.values()].reduce((a, b) => a + b, 0);
+    if (waiting === 0) this.status.set('saved');
+    else if (waiting === all) this.status.set(this.session.signedIn() ? 'held' : 'waiting');
+    else this.wait();
+  }
+
+  /** In whose name entries go out: by the session of whoever is signed in, or by a right of this device; `undefined`: not from here, not now. */
+  private async handFor(by: string): Promise<Hand | undefined> {
+    const own = this.session.signedIn()?.staff.staffId === by;
+    if (own && !this.ended) return { by, secret: undefined };
+    const secret = await this.ring.secretOf(by);
+    return secret === undefined ? (own ? { by, secret } : undefined) : { by, secret };
+  }
+
+  private async send(batch: readonly KeptEvent[], queue: Queue, hand: Hand): Promise<Sent> {
+    const [first] = batch;
+    if (!first) return 'next';
     const answer = await this.api.send(
       'POST',
-      `/visits/${visitId}/events`,
+      `/visits/${first.visitId}/events`,
       { events: batch.map((k) => k.event), deviceNow: this.clock.now() },
       BATCH_TAKEN,
+      hand.secret === undefined ? {} : { [GRANT_HEADER]: hand.secret },
     );
     if (answer.ok) {
       this.awayMs = RETRY_FROM_MS;
-      this.queues.delete(visitId);
+      this.queues.delete(queueKey(first));
       await this.mark([...answer.value.stored, ...answer.value.known], { sent: 1 });
       await this.log.retime(answer.value.timed);
       return 'more';
@@ -140,6 +181,10 @@ export class Outbox implements OnDestroy {
     const { failure } = answer;
     if (failure.kind === 'offline') return 'away';
     const { code } = failure.problem;
+    if (code === 'grant_ended') {
+      await this.ring.drop(hand.by);
+      return 'more';
+    }
     if (ENDED.includes(code)) return 'over';
     if (REFUSALS.includes(code)) {
       const why = this.whyEach(batch, failure);
@@ -156,9 +201,9 @@ export class Outbox implements OnDestroy {
     return 'next';
   }
 
-  private queueOf(visitId: string): Queue {
-    const known = this.queues.get(visitId) ?? { size: BATCH, notBefore: 0, waitMs: RETRY_FROM_MS };
-    this.queues.set(visitId, known);
+  private queueOf(key: string): Queue {
+    const known = this.queues.get(key) ?? { size: BATCH, notBefore: 0, waitMs: RETRY_FROM_MS };
+    this.queues.set(key, known);
     return known;
   }
 

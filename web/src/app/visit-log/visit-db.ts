@@ -1,5 +1,5 @@
 import { InjectionToken } from '@angular/core';
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Stamp, VisitEvent } from '@mansuet/core/log';
 
 export interface KeptEvent {
@@ -29,18 +29,41 @@ export interface KeptStamp {
   readonly stamp: Stamp;
 }
 
+/** A person's right to send entries from this device, its secret encrypted with the ring's key. */
+export interface KeptGrant {
+  readonly staffId: string;
+  readonly grantId: string;
+  readonly iv: Uint8Array<ArrayBuffer>;
+  readonly box: ArrayBuffer;
+}
+/** What opens the rights on this device: a key that the browser gives nobody, or what a PIN and this become together. */
+export type KeptRing =
+  | { readonly key: 'ring'; readonly cryptoKey: CryptoKey }
+  | {
+      readonly key: 'ring';
+      readonly salt: Uint8Array<ArrayBuffer>;
+      readonly iv: Uint8Array<ArrayBuffer>;
+      /** A known word under the key: a wrong PIN does not open it. */
+      readonly check: ArrayBuffer;
+      /** Wrong PINs so far. */
+      readonly tries: number;
+    };
+
 /** What the browser keeps: events and the answers that the table needs with the network off. */
 export class VisitDb extends Dexie {
   declare readonly events: EntityTable<KeptEvent, 'id'>;
   declare readonly answers: EntityTable<KeptAnswer, 'key'>;
   declare readonly cursors: EntityTable<KeptCursor, 'visitId'>;
   declare readonly stamps: EntityTable<KeptStamp, 'key'>;
+  declare readonly grants: EntityTable<KeptGrant, 'staffId'>;
+  // A union has no one shape to insert.
+  declare readonly rings: Table<KeptRing, string>;
 
   constructor(name = 'mansuet') {
     // What is told to be kept is on the disk, not on its way there.
     super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ events: 'id, visitId, sent, [visitId+sent]', answers: 'key' });
-    this.version(2).stores({ cursors: 'visitId', stamps: 'key' });
+    this.version(2).stores({ cursors: 'visitId', stamps: 'key', grants: 'staffId', rings: 'key' });
   }
 }
 

@@ -1,3 +1,4 @@
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { Subject, firstValueFrom } from 'rxjs';
 import type { EventDraft, VisitEvent } from '@mansuet/core/log';
@@ -6,6 +7,7 @@ import { SessionService } from '../server/session.service';
 import { FakeApi, refusal, storesAll } from '../testing/fake-api';
 import { until } from '../testing/page';
 import { VisitLog } from './visit-log.service';
+import { KeyRing } from '../this-device/key-ring';
 import { DeviceLog } from './device-log';
 import { cut, Outbox } from './outbox';
 import { TAB_CHANNEL } from './tabs';
@@ -26,16 +28,18 @@ describe('VisitLog', () => {
   let changes: Subject<string | undefined>;
   let log: VisitLog;
   let renew: () => boolean;
+  /** Staff id of who is signed in. */
+  const who = signal<string | undefined>(STAFF);
 
   beforeEach(() => {
     api = new FakeApi();
     ended = false;
     badAt = () => -1;
     api.answer('GET /visits', { events: [] });
-    api.answerBy('POST /visits', (body, path) => {
+    api.answerBy('POST /visits', (body, path, headers) => {
       if (ended) return refusal({ code: 'csrf', title: 'This page is out of date.', status: 403 });
       const bad = badAt((body as { events: { id: string }[] }).events);
-      if (bad < 0) return storesAll(body, path);
+      if (bad < 0) return storesAll(body, path, headers);
       return refusal({
         code: 'bad_input',
         title: 'Some values cannot be taken.',
@@ -43,13 +47,18 @@ describe('VisitLog', () => {
       });
     });
     renew = () => false;
+    who.set(STAFF);
+    api.answerBy('POST /grants', () => refusal({ code: 'internal', title: 'Not asked about here.', status: 500 }));
     db = new VisitDb(`spec-${crypto.randomUUID()}`);
     changes = new Subject();
     TestBed.configureTestingModule({
       providers: [
         api.provider(),
         { provide: LiveService, useValue: { changes$: changes } },
-        { provide: SessionService, useValue: { signedIn: () => ({ staff: { staffId: STAFF } }), renew: () => Promise.resolve(renew()) } },
+        {
+          provide: SessionService,
+          useValue: { signedIn: () => who() && { staff: { staffId: who() } }, renew: () => Promise.resolve(renew()) },
+        },
         { provide: VISIT_DB, useValue: db },
         { provide: TAB_CHANNEL, useFactory: () => new BroadcastChannel(CHANNEL) },
       ],
@@ -117,9 +126,11 @@ describe('VisitLog', () => {
   it('finds the refused one of a batch when the server names none, and lets the others through', async () => {
     api.online = false;
     const all = [await log.record(VISIT, SEEN), await log.record(VISIT, SEEN), await log.record(VISIT, SEEN)];
-    api.answerBy('POST /visits', (body, path) => {
+    api.answerBy('POST /visits', (body, path, headers) => {
       const { events } = body as { events: { id: string }[] };
-      return events.some((e) => e.id === all[1]?.id) ? refusal({ code: 'forbidden', title: 'No.', status: 403 }) : storesAll(body, path);
+      return events.some((e) => e.id === all[1]?.id)
+        ? refusal({ code: 'forbidden', title: 'No.', status: 403 })
+        : storesAll(body, path, headers);
     });
     api.online = true;
     await log.flush();
@@ -289,6 +300,83 @@ describe('VisitLog', () => {
     expect((await kept()).map((k) => k.id)).toEqual([waits.id]);
     expect(await db.answers.count()).toBe(0);
     expect(sent.id).not.toBe(waits.id);
+  });
+
+  describe('with several people on one device', () => {
+    const OTHER = '01900000-0000-7000-8000-0000000000bb';
+    const SECRET = 'a secret of the first';
+    const signInAs = (staffId: string | undefined): Promise<void> => {
+      who.set(staffId);
+      TestBed.tick();
+      return log.flush();
+    };
+
+    it('asks once for the right to send in a person’s name, and keeps it', async () => {
+      const grantId = '01900000-0000-7000-8000-0000000000d1';
+      api.answer('POST /grants', { grantId, secret: SECRET });
+      await signInAs(undefined);
+      await signInAs(STAFF);
+      await settled(async () => (await db.grants.count()) === 1);
+      await signInAs(OTHER);
+      await signInAs(STAFF);
+      await settled(async () => (await db.grants.count()) === 2);
+      expect(await TestBed.inject(KeyRing).secretOf(STAFF)).toBe(SECRET);
+      expect(await TestBed.inject(KeyRing).grantIdOf(STAFF)).toBe(grantId);
+    });
+
+    it('sends what the lead recorded in the lead’s name when a bather is signed in', async () => {
+      await TestBed.inject(KeyRing).keep(STAFF, 'grant', SECRET);
+      api.online = false;
+      const leads = await log.record(VISIT, SEEN);
+      who.set(OTHER);
+      const bathers = await log.record(VISIT, SEEN);
+      api.online = true;
+      await log.flush();
+      const posts = api.sent.filter((s) => s.path === `/visits/${VISIT}/events`);
+      expect(posts.map((p) => [(p.body as { events: VisitEvent[] }).events.map((e) => e.id), p.headers])).toEqual(
+        jasmine.arrayWithExactContents([
+          [[leads.id], { 'x-mansuet-grant': SECRET }],
+          [[bathers.id], undefined],
+        ]),
+      );
+      expect(log.status()).toBe('saved');
+    });
+
+    it('holds what it may not send for the person it belongs to, and lets the others through', async () => {
+      api.online = false;
+      const leads = await log.record(VISIT, SEEN);
+      who.set(OTHER);
+      const bathers = await log.record(VISIT, SEEN);
+      api.online = true;
+      await log.flush();
+      expect([(await db.events.get(leads.id))?.sent, (await db.events.get(bathers.id))?.sent]).toEqual([0, 1]);
+      expect([log.status(), [...log.held()]]).toEqual(['held', [[STAFF, 1]]]);
+      expect([await log.waitsOf(STAFF), await log.waitsOf(OTHER), await log.waits(VISIT)]).toEqual([true, false, true]);
+      await signInAs(STAFF);
+      expect([log.status(), log.held().size, (await db.events.get(leads.id))?.sent]).toEqual(['saved', 0, 1]);
+    });
+
+    it('drops a right that was taken back, and holds the entries', async () => {
+      await TestBed.inject(KeyRing).keep(STAFF, 'grant', SECRET);
+      api.online = false;
+      await log.record(VISIT, SEEN);
+      api.answerBy('POST /visits', () => refusal({ code: 'grant_ended', title: 'No more.', status: 401 }));
+      api.online = true;
+      await signInAs(OTHER);
+      expect([log.status(), log.refused(), await db.grants.get(STAFF)]).toEqual(['held', [], undefined]);
+    });
+
+    it('sends by the right of this device when the sign-in has ended meanwhile', async () => {
+      await TestBed.inject(KeyRing).keep(STAFF, 'grant', SECRET);
+      api.answerBy('POST /visits', (body, path, headers) =>
+        headers['x-mansuet-grant'] === SECRET
+          ? storesAll(body, path, headers)
+          : refusal({ code: 'signed_out', title: 'Sign in first.', status: 401 }),
+      );
+      await log.record(VISIT, SEEN);
+      await log.flush();
+      expect((await kept()).map((k) => k.sent)).toEqual([1]);
+    });
   });
 
   it('refuses a draft that breaks the schema before it is kept', async () => {

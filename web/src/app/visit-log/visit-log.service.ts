@@ -5,12 +5,13 @@ import { replay, type VisitState } from '@mansuet/core/visit';
 import type { FieldProblem } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
+import { deviceName } from '../this-device/device-name';
+import { DeviceRights } from '../this-device/device-rights';
 import { DeviceLog } from './device-log';
 import { Outbox } from './outbox';
 import { Pull } from './pull';
 
 const SEND_AFTER_MS = 60;
-const DEVICE_KEY = 'mansuet.device';
 
 /**
  * The log of every visit, as screens use it: what is recorded is durable on this device (`DeviceLog`) before it is shown, goes to the server
@@ -22,19 +23,22 @@ export class VisitLog implements OnDestroy {
   private readonly clock = inject(ClockService);
   private readonly log = inject(DeviceLog);
   private readonly outbox = inject(Outbox);
+  private readonly rights = inject(DeviceRights);
   private readonly device = deviceName();
   private readonly heard = new Subscription();
 
   readonly waiting$ = this.outbox.waiting$;
   readonly status = this.outbox.status;
   readonly refused = this.outbox.refused;
+  readonly held = this.outbox.held;
 
   constructor() {
     inject(Pull);
     this.heard.add(merge(fromEvent(window, 'online'), fromEvent(document, 'visibilitychange')).subscribe(() => void this.flush()));
-    // Whoever signs in sends what waits.
+    // Whoever signs in sends what waits, and may do so from here later on, whoever is signed in then.
     effect(() => {
-      if (this.session.signedIn()) void this.flush();
+      const staffId = this.session.signedIn()?.staff.staffId;
+      if (staffId !== undefined) void this.rights.ensure(staffId).then(() => this.flush());
     });
   }
 
@@ -81,6 +85,15 @@ export class VisitLog implements OnDestroy {
     return this.log.merge(visitId, events, cursor);
   }
 
+  /** Whether something of a visit is not at the server yet. */
+  waits(visitId: string): Promise<boolean> {
+    return this.log.waits(visitId);
+  }
+  /** Whether something that a person recorded here is not at the server yet. */
+  waitsOf(staffId: string): Promise<boolean> {
+    return this.outbox.waitsOf(staffId);
+  }
+
   /** What was only read goes with whoever signs out; what waits for the server stays. */
   forgetWhatWasRead(): Promise<void> {
     return this.log.forgetWhatWasRead();
@@ -90,13 +103,4 @@ export class VisitLog implements OnDestroy {
   flush(): Promise<void> {
     return this.outbox.flush();
   }
-}
-
-/** A name for this device, made once. */
-function deviceName(): string {
-  const kept = localStorage.getItem(DEVICE_KEY);
-  if (kept) return kept;
-  const made = crypto.randomUUID();
-  localStorage.setItem(DEVICE_KEY, made);
-  return made;
 }

@@ -39,6 +39,7 @@ export const PROBLEM_LABELS: Readonly<Record<ProblemCode, string>> = {
   too_large: 'The request is too large.',
   wrong_media_type: 'Send JSON.',
   signed_out: 'Sign in first.',
+  grant_ended: 'This device may no longer send entries in this person’s name.',
   wrong_sign_in: 'Name or password is wrong.',
   too_many_tries: 'Too many tries. Wait a quarter of an hour.',
   forbidden: 'Your role may not do this.',

@@ -42,6 +42,7 @@ export const PROBLEMS_SENTENCES = {
   'form.other_visit': 'This belongs to another visit.',
   'form.id_of_other_visit': 'An entry of another visit has this id already.',
   'form.zone_unknown': 'Name a place as Continent/City, such as Europe/Berlin or Pacific/Auckland.',
+  'form.by_somebody_else': 'Somebody else recorded this: it goes out in that person’s name, from the device it was recorded on.',
   'form.not_this_role': 'A groomer or the lead records this.',
   'form.void_of_others': 'Only who wrote an entry, or the lead, takes it back.',
   // Asked back: it may be right all the same
