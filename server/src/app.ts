@@ -158,7 +158,7 @@ export function createApp(parts: AppParts): Express {
   api.use(photoRoutes(parts.db, parts.clock));
   api.use(salonLinkRoutes(parts.db, parts.gateway, parts.clock, parts.publicUrl));
   api.use(visitRoutes(parts.db, parts.clock));
-  api.use(liveRoutes(parts.hub));
+  api.use(liveRoutes(parts.db, parts.hub));
   api.use(notFound);
   app.use('/api', api);
   if (parts.webDir) app.use(webFiles(parts.webDir));

@@ -237,5 +237,10 @@ export const BATCH_TAKEN = z.object({
 /** The events of a visit after a cursor, and the cursor to ask with next: how far this visit's log had come. */
 export const EVENTS_ANSWER = z.object({ events: z.array(STORED_EVENT), cursor: z.number().int().default(0) });
 export const NEW_ID = z.object({ id: z.uuid() });
+/** A device has a visit open, or leaves it. */
+export const HERE_FORM = z.strictObject({ device: z.string().min(1).max(64), leaves: z.boolean() });
+/** A line of the live stream: who has a visit open, on which device. */
+export const HERE_LINE = z.object({ visitId: z.uuid(), staffId: z.uuid(), device: z.string(), leaves: z.boolean() });
+export type HereLine = z.infer<typeof HERE_LINE>;
 /** A line of the live stream: something was added to this visit. */
 export const LIVE_LINE = z.object({ visitId: z.uuid() });

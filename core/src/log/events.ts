@@ -38,6 +38,8 @@ const ENVELOPE = z.strictObject({
     device: z.string().min(1).max(64),
   }),
   v: z.literal(EVENT_VERSION),
+  /** The id of the first event of what was done at one stroke, where that wrote several: they are taken back together. */
+  act: z.uuidv7().optional(),
   /** The device's clock was wrong: its time was put right by the measured offset, or is that of its arrival. The server says so; `judge-time.ts`. */
   timed: z.enum(['by_offset', 'by_arrival']).optional(),
 });

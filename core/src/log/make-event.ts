@@ -48,12 +48,15 @@ export function makeEvent(draft: EventDraft, hand: EventHand): VisitEvent {
   throw new RangeError(`makeEvent: ${draft.type}: ${made.fields.map((f) => `${f.path} ${f.says.rule}`).join('; ')}`);
 }
 
-/** Several drafts of one moment, each stamped after the one before. */
+/** What one stroke writes, each stamped after the one before: taken back together. @throws RangeError as {@link makeEvent} */
 export function makeEvents(drafts: readonly EventDraft[], hand: EventHand): VisitEvent[] {
   let { last } = hand;
+  let act: string | undefined;
   return drafts.map((draft) => {
     const event = makeEvent(draft, { ...hand, last });
     last = event.stamp;
-    return event;
+    if (drafts.length === 1) return event;
+    act ??= event.id;
+    return { ...event, act };
   });
 }

@@ -18,17 +18,36 @@ export function replay(visitId: string, events: Iterable<VisitEvent>): VisitStat
   const ordered = inOrder(events, visitId);
   const dead = voidedIds(ordered);
   const state = emptyVisit(visitId);
-  for (const event of ordered) {
-    state.lastStamp = event.stamp;
-    if (event.type === 'voided' || dead.has(event.id)) continue;
-    state.eventCount++;
-    if (event.timed === 'by_arrival') state.timedByArrival++;
-    apply(state, event, clockAt(state, event));
-    if (NOT_UNDOABLE.has(event.type)) continue;
-    state.undoable = { id: event.id, type: event.type, event };
-    state.undoableBy.set(event.by, state.undoable);
-  }
+  for (const event of ordered) take(state, event, dead.has(event.id));
   return state;
+}
+
+/**
+ * Reads a visit on: the state goes to where a replay of all events would be, at the cost of the new ones alone. The state is changed.
+ * @param news events that the state does not have, in any order
+ * @returns whether they could be added; where one belongs before what was read, or takes something back, nothing is changed and all has to be read anew
+ */
+export function readOn(state: VisitState, news: readonly VisitEvent[]): boolean {
+  const ordered = inOrder(news, state.visitId);
+  const first = ordered[0];
+  if (ordered.some((e) => e.type === 'voided')) return false;
+  if (first && state.lastStamp && compareStamps(state.lastStamp, first.stamp) >= 0) return false;
+  for (const event of ordered) take(state, event, false);
+  return true;
+}
+
+/** The next event, in stamp order. */
+function take(state: VisitState, event: VisitEvent, isDead: boolean): void {
+  state.lastStamp = event.stamp;
+  if (event.type === 'voided' || isDead) return;
+  state.eventCount++;
+  if (event.timed === 'by_arrival') state.timedByArrival++;
+  apply(state, event, clockAt(state, event));
+  if (NOT_UNDOABLE.has(event.type)) return;
+  const before = state.undoableBy.get(event.by);
+  const same = event.act !== undefined && before?.event.act === event.act;
+  state.undoable = { id: event.id, type: event.type, event, ids: [...(same ? before.ids : []), event.id] };
+  state.undoableBy.set(event.by, state.undoable);
 }
 
 /** What undo does not reach: it began the visit. */

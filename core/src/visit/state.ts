@@ -217,9 +217,12 @@ export function phaseOf(s: VisitState): Phase | 'gone' {
   return s.fileReadMs !== undefined ? 'feel_over' : 'know';
 }
 
-/** An event that can be taken back. */
+/** What can be taken back: all that one stroke wrote. */
 export interface Undoable {
+  /** Of the event by which it is named: the last one. */
   readonly id: string;
   readonly type: string;
   readonly event: VisitEvent;
+  /** Of all its events. */
+  readonly ids: readonly string[];
 }

@@ -2,6 +2,7 @@ import type { FeelOver, ZoneFinding } from '../findings/index.js';
 import type { StandSeen } from '../knowledge/dogs/index.js';
 import { type ActivityHistory, type Pace, seenWork, type StoppedPlan, type TimeSeen } from '../plan/index.js';
 import {
+  type StandingMeter,
   type BreakSeen,
   evidenceFromPoints,
   type RateEvidence,
@@ -119,9 +120,12 @@ export interface VisitSummary {
   readonly nextVisit: string | null;
 }
 
-/** The summary at the last event, or at a given moment while the work runs. */
-export function summarize(state: VisitState, nowMs?: number): VisitSummary {
-  const now = workNow(state, nowMs ?? state.work?.clockMs ?? 0);
+/**
+ * The summary at the last event, or at a given moment while the work runs.
+ * @param meter one that stands where it was last read, where the same visit is summed up as it grows
+ */
+export function summarize(state: VisitState, nowMs?: number, meter?: StandingMeter): VisitSummary {
+  const now = workNow(state, nowMs ?? state.work?.clockMs ?? 0, meter);
   return {
     visitId: state.visitId,
     phase: phaseOf(state),

@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import {
+  makeEvents,
   compareStamps,
   EVENT_TYPES,
   type EventDraft,
+  type EventHand,
   eventTypeLines,
   laterStamp,
   nextStamp,
@@ -225,6 +227,36 @@ describe('replay', () => {
     const state = replay(VISIT, [...theirs.map((e) => ({ ...e, by: other, id: e.id.replace(/..$/, 'ee') })), ...mine]);
     expect(state.undoableBy.get(SPEC_STAFF)?.type).toBe('signal_seen');
     expect(state.undoableBy.get(other)?.type).toBe('break_started');
+  });
+
+  it('knows all that one stroke wrote, to take it back together', () => {
+    let byte = 0;
+    const hand: EventHand = {
+      visitId: VISIT,
+      by: SPEC_STAFF,
+      device: 'a',
+      nowMs: START,
+      random: (into) => into.fill(byte++),
+      last: undefined,
+    };
+    const [booked] = makeEvents([BOOKED], hand);
+    const before = makeEvents([{ type: 'noted', body: { text: 'calm' } }], { ...hand, last: booked?.stamp });
+    const stroke = makeEvents(
+      [
+        { type: 'work_started', body: {} },
+        { type: 'break_started', body: {} },
+      ],
+      { ...hand, nowMs: START + 1000, last: before[0]?.stamp },
+    );
+    expect([booked?.act, before[0]?.act, ...stroke.map((e) => e.act)]).toEqual([undefined, undefined, stroke[0]?.id, stroke[0]?.id]);
+    const state = replay(VISIT, [...(booked ? [booked] : []), ...before, ...stroke]);
+    expect([state.undoable?.type, state.undoable?.ids]).toEqual(['break_started', stroke.map((e) => e.id)]);
+    const voids = makeEvents(
+      stroke.map((e) => ({ type: 'voided' as const, body: { target: e.id, why: 'undo' } })),
+      { ...hand, nowMs: START + 2000, last: stroke.at(-1)?.stamp },
+    );
+    const back = replay(VISIT, [...(booked ? [booked] : []), ...before, ...stroke, ...voids]);
+    expect([back.work, back.undoable?.ids]).toEqual([undefined, before.map((e) => e.id)]);
   });
 
   it('leaves events of other visits out', () => expect(replay('01900000-0000-7000-8000-00000000ffff', events).eventCount).toBe(0));

@@ -102,6 +102,8 @@ interface VisitEventTable {
   timed: ColumnType<VisitEvent['timed'] | null, string | null, never>;
   told_at: ColumnType<string | null, string | null, never>;
   told_wall_ms: ColumnType<string | null, number | null, never>;
+  /** The first event of what was done at one stroke. */
+  act: ColumnType<string | null, string | null, never>;
 }
 interface DeviceGrantTable {
   salon_id: string;

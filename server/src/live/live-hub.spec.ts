@@ -1,8 +1,9 @@
 import pg from 'pg';
 import { pino } from 'pino';
 import { specServer, type SpecServer } from '../testing/spec-salon.js';
-import { CHANNEL } from '../visits/append-events.js';
 import { LiveHub } from './live-hub.js';
+import type { HereLine } from '@mansuet/core/contract';
+import { CHANNEL, grownNotice, hereNotice, readHere } from './notices.js';
 
 describe('LiveHub', () => {
   let server: SpecServer;
@@ -24,6 +25,26 @@ describe('LiveHub', () => {
     await server.close();
   });
 
+  it('passes on who has a visit open, to that salon alone', async () => {
+    const here = {
+      visitId: '01900000-0000-7000-8000-000000000001',
+      staffId: '01900000-0000-7000-8000-00000000000a',
+      device: 'a tablet: 7"',
+      leaves: false,
+    };
+    const heard: HereLine[] = [];
+    const elsewhere: unknown[] = [];
+    const stops = [
+      hub.subscribe('salon-here', (_visit, said) => heard.push(readHere(said ?? ''))),
+      hub.subscribe('salon-other', (visitId) => elsewhere.push(visitId)),
+    ];
+    const done = next('salon-here');
+    await notify(hereNotice('salon-here', here));
+    await done;
+    for (const stop of stops) stop();
+    expect([heard, elsewhere]).toEqual([[here], []]);
+  });
+
   const next = (salonId: string): Promise<string | undefined> =>
     new Promise((done) => {
       const stop = hub.subscribe(salonId, (visitId) => {
@@ -37,7 +58,7 @@ describe('LiveHub', () => {
     const other: (string | undefined)[] = [];
     const stop = hub.subscribe('b', (v) => other.push(v));
     const heard = next('a');
-    await notify('a:visit-1');
+    await notify(grownNotice('a', 'visit-1'));
     expect(await heard).toBe('visit-1');
     expect(other).toEqual([]);
     stop();
@@ -45,7 +66,7 @@ describe('LiveHub', () => {
   it('is not disturbed by a notice that it cannot read', async () => {
     const heard = next('a');
     await notify('nonsense');
-    await notify('a:visit-2');
+    await notify(grownNotice('a', 'visit-2'));
     expect(await heard).toBe('visit-2');
   });
   it('comes back after its connection was cut, and tells everyone to look again', async () => {
@@ -56,7 +77,7 @@ describe('LiveHub', () => {
     await admin.end();
     expect(await heard).toBeUndefined();
     const again = next('a');
-    await notify('a:visit-3');
+    await notify(grownNotice('a', 'visit-3'));
     expect(await again).toBe('visit-3');
   });
   it('comes back however often that has to be tried', async () => {
@@ -72,7 +93,7 @@ describe('LiveHub', () => {
     await admin.end();
     expect(await heard).toBeUndefined();
     const again = next('a');
-    await notify('a:visit-4');
+    await notify(grownNotice('a', 'visit-4'));
     expect(await again).toBe('visit-4');
   });
 });

@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import pg from 'pg';
 import type { Logger } from 'pino';
-import { CHANNEL } from '../visits/append-events.js';
+import { CHANNEL } from './notices.js';
 
 const RETRY_MS = 1000;
 const CONNECT_MS = 3000;
@@ -26,8 +26,8 @@ export class LiveHub {
   async start(): Promise<void> {
     const client = new pg.Client({ connectionString: this.appUrl, connectionTimeoutMillis: CONNECT_MS });
     client.on('notification', ({ payload }) => {
-      const [salonId, visitId] = (payload ?? '').split(':');
-      if (salonId && visitId) this.heard.emit(salonId, visitId);
+      const [salonId, visitId, here] = (payload ?? '').split(' ');
+      if (salonId && visitId) this.heard.emit(salonId, visitId, here);
     });
     client.on('error', (error) => this.log.warn({ err: error }, 'live connection lost'));
     client.on('end', () => {
@@ -38,8 +38,12 @@ export class LiveHub {
     this.client = client;
   }
 
-  /** Calls back with visit ids, or `undefined` for "look at everything again". @returns how to end it */
-  subscribe(salonId: string, tell: (visitId: string | undefined) => void): () => void {
+  /**
+   * Calls back with visit ids, or `undefined` for "look at everything again".
+   * @param tell with who has that visit open, as it was said by `hereNotice`, where that is the news
+   * @returns how to end it
+   */
+  subscribe(salonId: string, tell: (visitId: string | undefined, here?: string) => void): () => void {
     this.heard.on(salonId, tell);
     this.heard.on('gap', tell);
     return () => {

@@ -57,6 +57,7 @@ export function readRow(row: Selectable<Tables['visit_event']>): VisitEvent | un
     v: row.v,
     type: row.type,
     body: row.body,
+    ...(row.act === null ? {} : { act: row.act }),
     ...(row.timed === null ? {} : { timed: row.timed }),
   });
   return read.ok ? read.event : undefined;

@@ -8,6 +8,7 @@ import type { Database } from '../database/database.js';
 import { readId } from '../problems/read-id.js';
 import { requireAction, requireWriter } from '../sign-in/require-session.js';
 import { appendEvents } from './append-events.js';
+import { KeptVisits } from './kept-visits.js';
 import { readBatch } from './read-batch.js';
 import { readLog } from './read-events.js';
 import { readToday, readTodayNews } from './today.repository.js';
@@ -29,6 +30,7 @@ const CURSOR = z.coerce.number().int().min(0).default(0);
 /** `/api/today` and `/api/visits`. */
 export function visitRoutes(db: Database, clock: () => Date): Router {
   const router = Router();
+  const kept = new KeptVisits();
 
   router.get('/today', async (request, response) => {
     const { salonId } = await requireAction(db, request, 'read');
@@ -68,7 +70,11 @@ export function visitRoutes(db: Database, clock: () => Date): Router {
       return may(staff.role, NEEDS[e.type] ?? 'record') ? [] : [{ path: `events.${i}.type`, says: saying('form.not_this_role', {}) }];
     });
     if (above.length > 0) throw new ProblemError('forbidden', saying('problem.nothing_stored', {}), above);
-    response.json(valueOf(await db.inSalon(salonId, (trx) => appendEvents(trx, salonId, visitId, events, told))));
+    const { committed, ...taken } = valueOf(
+      await db.inSalon(salonId, (trx) => appendEvents(trx, salonId, visitId, events, { told, kept })),
+    );
+    committed();
+    response.json(taken);
   });
   return router;
 }

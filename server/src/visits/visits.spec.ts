@@ -189,6 +189,15 @@ describe('visits', () => {
     expect([reply.status, reply.text.includes('events.0.body.arrivesAt')]).toEqual([422, true]);
   });
 
+  it('keeps what was written at one stroke together', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const first = anEvent(visitId, browser.staffId, { type: 'work_started', body: {} });
+    const both = [first, anEvent(visitId, browser.staffId, seen)].map((e) => ({ ...e, act: first.id }));
+    await post(visitId, both);
+    const { events } = VISIT_CONTEXT.parse((await browser.send('GET', `/api/visits/${visitId}`)).json);
+    expect(events.map((e) => e.act)).toEqual([undefined, first.id, first.id]);
+  });
+
   it('tells what came after a cursor, and nothing else', async () => {
     const visitId = await bookVisit(browser, dogId);
     const after = async (cursor: number) =>

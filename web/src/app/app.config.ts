@@ -1,5 +1,12 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { type ApplicationConfig, inject, isDevMode, provideZonelessChangeDetection } from '@angular/core';
+import {
+  type ApplicationConfig,
+  ErrorHandler,
+  inject,
+  isDevMode,
+  provideBrowserGlobalErrorListeners,
+  provideZonelessChangeDetection,
+} from '@angular/core';
 import {
   PreloadAllModules,
   provideRouter,
@@ -12,10 +19,13 @@ import { provideServiceWorker } from '@angular/service-worker';
 import { provideNzI18n, en_GB } from 'ng-zorro-antd/i18n';
 import { routes } from './app.routes';
 import { MissingScreen } from './navigation/missing-screen';
+import { TroubleHandler } from './this-device/trouble-handler';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    provideBrowserGlobalErrorListeners(),
+    { provide: ErrorHandler, useClass: TroubleHandler },
     provideRouter(
       routes,
       withComponentInputBinding(),

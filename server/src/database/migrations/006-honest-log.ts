@@ -1,8 +1,9 @@
 import { sql, type Kysely } from 'kysely';
 
 const STATEMENTS: readonly string[] = [
-  // How far a visit's log had come: those who have read it so far ask for what came after. Within a visit entries are added one after the other.
-  `alter table visit_event add column seq bigint generated always as identity, add column timed text, add column told_at text, add column told_wall_ms bigint`,
+  // What was done at one stroke is taken back together. How far a visit's log had come: those who have read it so far ask for what came after. Within a visit entries are added one after the other.
+  `alter table visit_event add column seq bigint generated always as identity, add column timed text, add column told_at text, add column told_wall_ms bigint,
+    add column act uuid`,
   `create index visit_event_new on visit_event (salon_id, visit_id, seq)`,
   // The day begins at midnight of this place.
   `alter table salon add column time_zone text not null default 'UTC'`,

@@ -4,7 +4,7 @@ import { CONSENT_TEXT_VERSION, proposeAgreement, secondNumberMissing, standingCo
 import type { AgreementOffer } from '@mansuet/core/contract';
 import { PHONE } from '@mansuet/core/knowledge/dogs';
 import { consentText, inBoth } from '@mansuet/core/locales';
-import type { Signature } from '@mansuet/core/log';
+import type { EventDraft, Signature } from '@mansuet/core/log';
 import type { PlanInput } from '@mansuet/core/plan';
 import { CONSENT_IDS, type ConsentId, SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
@@ -275,6 +275,7 @@ export class AgreementPage {
     if (!this.store.state().agreed && !signature && !this.byWord()) return;
     if (!this.store.state().agreed) {
       // What holds from before is written into this visit's record, too, as what it is.
+      const held: EventDraft[] = [];
       for (const { id } of proposal.consents) {
         const before = this.store.state().consents.has(id) ? undefined : this.standing().get(id);
         if (!before) continue;
@@ -283,9 +284,9 @@ export class AgreementPage {
           ...(before.secondPhone === undefined ? {} : { secondPhone: before.secondPhone }),
         };
         const said = { consent: id, agreed: true, name: before.name, textVersion: CONSENT_TEXT_VERSION, via: 'earlier' as const };
-        await this.store.record({ type: 'consent_answered', body: { ...said, ...also } });
+        held.push({ type: 'consent_answered', body: { ...said, ...also } });
       }
-      await this.store.record({
+      const agreed: EventDraft = {
         type: 'agreed',
         body: {
           name,
@@ -294,7 +295,9 @@ export class AgreementPage {
           textVersion: CONSENT_TEXT_VERSION,
           ...(signature ? { signature, via: 'screen' as const } : { via: 'word' as const }),
         },
-      });
+      };
+      const [first = agreed, ...more] = [...held, agreed];
+      if (!(await this.store.record(first, ...more))) return;
     }
     await this.router.navigate(['/visits', this.store.visitId(), 'plan']);
   }

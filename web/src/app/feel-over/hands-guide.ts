@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { FEEL_AREA_FACTS, foundBefore, nextArea, type OldFinding, stiffBefore } from '@mansuet/core/findings';
+import type { EventDraft } from '@mansuet/core/log';
 import {
   FEEL_AREAS,
   type FeelArea,
@@ -115,25 +116,28 @@ export class HandsGuide {
   protected async asBefore(area: FeelArea): Promise<void> {
     const today = this.store.state().feelOver;
     const last = this.last();
+    const drafts: EventDraft[] = [];
     for (const f of this.before()) {
       if (f.kind === 'zone' && last && !today.zones.some((z) => z.zone === f.zone))
-        await this.store.record({
+        drafts.push({
           type: 'zone_as_before',
           body: { zone: f.zone, grade: f.grade, skin: f.skin, crust: f.crust, ...(f.strangles ? { strangles: true } : {}), on: last.on },
         });
       if (f.kind === 'looked' && today.looked?.[f.part] === undefined)
-        await this.store.record({ type: 'part_looked', body: { part: f.part, finding: f.finding } });
+        drafts.push({ type: 'part_looked', body: { part: f.part, finding: f.finding } });
     }
-    for (const m of this.known()) await this.store.record({ type: 'mark_as_before', body: asBefore(m) });
+    drafts.push(...this.known().map((m): EventDraft => ({ type: 'mark_as_before', body: asBefore(m) })));
     if (area === 'joints') {
       const { joints, favours } = stiffBefore(this.last());
       for (const joint of joints) {
         const comfort = this.last()?.feelOver.joints[joint];
-        if (comfort && today.joints[joint] === undefined) await this.store.record({ type: 'joint_felt', body: { joint, comfort } });
+        if (comfort && today.joints[joint] === undefined) drafts.push({ type: 'joint_felt', body: { joint, comfort } });
       }
-      if (favours && !today.favours) await this.store.record({ type: 'leg_favoured', body: { leg: favours } });
+      if (favours && !today.favours) drafts.push({ type: 'leg_favoured', body: { leg: favours } });
     }
-    await this.store.record({ type: 'area_felt', body: { area, as: 'as_before' } });
+    const felt: EventDraft = { type: 'area_felt', body: { area, as: 'as_before' } };
+    const [first = felt, ...more] = [...drafts, felt];
+    await this.store.record(first, ...more);
     this.chosen.set(undefined);
   }
   protected readonly areaNames = this.words.labels.feelArea;

@@ -19,6 +19,15 @@ describe('PlannerService', () => {
     await expectAsync(asked).toBeRejectedWithError('cancelled');
     expect((await planner.plan(INPUT)).plan.steps.length).toBe(7);
   });
+  it('starts anew when its worker has died', async () => {
+    const planner = TestBed.inject(PlannerService);
+    const asked = planner.plan(INPUT);
+    const worker: unknown = Reflect.get(planner, 'worker');
+    if (!(worker instanceof Worker)) throw new Error('no worker');
+    worker.dispatchEvent(new ErrorEvent('error', { message: 'out of memory', cancelable: true }));
+    await expectAsync(asked).toBeRejectedWithError('out of memory');
+    expect((await planner.plan(INPUT)).plan.steps.length).toBe(7);
+  });
   it('ends a search that nobody waits for any more', async () => {
     const planner = TestBed.inject(PlannerService);
     const old = planner.plan(INPUT);

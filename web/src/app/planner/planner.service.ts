@@ -87,9 +87,8 @@ export class PlannerService {
     });
     worker.addEventListener('error', (event) => {
       event.preventDefault();
-      for (const { fail } of this.open.values()) fail(new Error(event.message));
-      this.open.clear();
-      this.latest = undefined;
+      // It answers nothing any more: the next question starts another one.
+      if (this.worker === worker) this.end(new Error(event.message || 'the planner could not be started'));
     });
     return worker;
   }

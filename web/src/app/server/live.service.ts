@@ -1,6 +1,6 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import { Observable, share } from 'rxjs';
-import { LIVE_LINE } from '@mansuet/core/contract';
+import { Observable, Subject, share } from 'rxjs';
+import { HERE_LINE, type HereLine, LIVE_LINE } from '@mansuet/core/contract';
 
 /** Opens a stream of server-sent events. Specs give their own. */
 export const OPEN_STREAM = new InjectionToken<(path: string) => EventSource>('open stream', {
@@ -15,6 +15,9 @@ const AGAIN_TO_MS = 30_000;
 @Injectable({ providedIn: 'root' })
 export class LiveService {
   private readonly open = inject(OPEN_STREAM);
+  private readonly heres = new Subject<HereLine>();
+  /** Who has a visit open on which device, as they say it; heard while somebody listens for changes. */
+  readonly here$ = this.heres.asObservable();
 
   readonly changes$ = new Observable<string | undefined>((out) => {
     let source: EventSource | undefined;
@@ -34,6 +37,10 @@ export class LiveService {
       stream.addEventListener('visit', (message: MessageEvent<string>) => {
         const line = LIVE_LINE.safeParse(JSON.parse(message.data));
         if (line.success) out.next(line.data.visitId);
+      });
+      stream.addEventListener('here', (message: MessageEvent<string>) => {
+        const line = HERE_LINE.safeParse(JSON.parse(message.data));
+        if (line.success) this.heres.next(line.data);
       });
       stream.addEventListener('error', () => {
         // The browser comes back by itself after a cut; an answer that is no stream, from a proxy or after a sign-in ended, it takes for the end.

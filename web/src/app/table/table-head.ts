@@ -1,8 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { KeyHint } from '../controls/key-hint';
 import { VisitLog } from '../visit-log/visit-log.service';
+import { sayEvent } from '../visit/say-event';
 import { VisitStore } from '../visit/visit-store';
+import { WhoIsHere } from '../visit/who-is-here';
 import { stopwatch } from '../wording/time';
+import { Words } from '../wording/words.service';
 import { TableStore } from './table-store';
 
 /** Whose dog, how long, what was last kept, and the way back. */
@@ -17,24 +20,36 @@ import { TableStore } from './table-store';
       watch((table.now()?.minute ?? 0) * 60)
     }}</span>
     <span class="quiet" i18n="@@table.planned">of about {{ round(table.plan()?.minutes ?? 0) }} min planned</span>
+    @if (people.others().length > 0) {
+      <span class="also" role="status" i18n="@@table.alsoHere">also here: {{ people.others().join(', ') }}</span>
+    }
     <span class="entry" role="status">{{ table.lastEntry() }}</span>
     <span class="save" [class.wait]="log.status() === 'waiting' || log.status() === 'signed_out' || visit.notRecorded() !== ''">{{
       kept()
     }}</span>
-    <button type="button" class="plain" [disabled]="!visit.undoable() || !!table.ended()" (click)="table.undo()" i18n="@@table.undo">
-      Undo <man-key of="table.undo" />
+    <button type="button" class="plain undo" [disabled]="!visit.undoable() || !!table.ended()" (click)="table.undo()">
+      <span i18n="@@table.undo">Undo <man-key of="table.undo" /></span>
+      <span class="what">{{ undoes() }}</span>
     </button>
     <button type="button" class="plain" (click)="table.slip.set('keys')" i18n="@@table.keys">Keys <kbd>?</kbd></button>`,
   styleUrl: './table-head.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TableHead {
+  private readonly words = inject(Words);
   protected readonly table = inject(TableStore);
+  protected readonly people = inject(WhoIsHere);
   protected readonly visit = inject(VisitStore);
   protected readonly log = inject(VisitLog);
   protected readonly watch = stopwatch;
   protected readonly round = Math.round;
   protected readonly leaves = $localize`:@@table.leaves:Leave the table; the record stays open`;
+
+  /** What Undo takes back, named before it is taken. */
+  protected readonly undoes = computed(() => {
+    const last = this.visit.undoable();
+    return last && !this.table.ended() ? sayEvent(this.words, last.event) : '';
+  });
 
   protected kept(): string {
     if (this.visit.notRecorded() !== '') return $localize`:@@table.notKept:not kept`;

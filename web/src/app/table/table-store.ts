@@ -176,9 +176,10 @@ export class TableStore {
   readonly paint = computed(() => this.plans.paint(this.shown()?.zones));
   readonly ended = computed(() => this.visit.state().ended);
 
-  /** Records, and says so once it is durable. @returns whether it is kept; the frame says why when it is not */
-  private async record(draft: EventDraft, says: string): Promise<boolean> {
-    if (!(await this.visit.record(draft))) return false;
+  /** Records, with what goes before it at the same stroke, and says so once it is durable. @returns whether it is kept; the frame says why when it is not */
+  private async record(draft: EventDraft, says: string, ...before: readonly EventDraft[]): Promise<boolean> {
+    const [first = draft, ...more] = [...before, draft];
+    if (!(await this.visit.record(first, ...more))) return false;
     this.lastEntry.set(`${says}, ${new Date(this.clock.now()).toLocaleTimeString('en-GB', { timeZone: this.clock.zone() })}`);
     return true;
   }
@@ -186,14 +187,14 @@ export class TableStore {
   async start(step: StepId, label: string): Promise<void> {
     this.slip.set(undefined);
     if (this.closing()) return;
-    if (!this.work() && !(await this.visit.record({ type: 'work_started', body: {} }))) return;
-    await this.takeOver();
-    await this.record({ type: 'step_started', body: { step } }, `Started: ${label}`);
-  }
-  /** Whoever begins a step has the dog: another hand than before is recorded by itself. */
-  private async takeOver(): Promise<void> {
     const staffId = this.session.signedIn()?.staff.staffId;
-    if (staffId && staffId !== this.visit.state().handsId) await this.visit.record({ type: 'hands_changed', body: { staffId } });
+    await this.record(
+      { type: 'step_started', body: { step } },
+      `Started: ${label}`,
+      ...(this.work() ? [] : [{ type: 'work_started' as const, body: {} }]),
+      // Whoever begins a step has the dog: another hand than before is recorded by itself.
+      ...(staffId && staffId !== this.visit.state().handsId ? [{ type: 'hands_changed' as const, body: { staffId } }] : []),
+    );
   }
   async finish(outcome: 'done' | 'part' | 'left'): Promise<void> {
     const step = this.running() ?? this.next();
@@ -244,8 +245,11 @@ export class TableStore {
   async tick(line: ClosingLine): Promise<void> {
     // The tool is away: the step in hand is over, as far as it came.
     const step = line === 'tool_away' || line === 'all_off' ? this.running() : undefined;
-    if (step && !(await this.visit.record({ type: 'step_finished', body: { step: step.id, outcome: 'part', why: '' } }))) return;
-    await this.record({ type: 'closing_done', body: { line } }, this.words.labels.closing[line].replace(/[:;,].*/, ''));
+    await this.record(
+      { type: 'closing_done', body: { line } },
+      this.words.labels.closing[line].replace(/[:;,].*/, ''),
+      ...(step ? [{ type: 'step_finished' as const, body: { step: step.id, outcome: 'part' as const, why: '' } }] : []),
+    );
   }
   async main(): Promise<void> {
     const next = this.next();

@@ -16,6 +16,7 @@ import { VISIT_DB, VisitDb } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
+import { WhoIsHere } from '../visit/who-is-here';
 
 export const VISIT = '01900000-0000-7000-8000-000000000001';
 export const DOG = '01900000-0000-7000-8000-000000000002';
@@ -126,8 +127,9 @@ export async function openVisit<T>(
       provideRouter([{ path: '**', children: [] }]),
       VisitStore,
       PlanStore,
+      WhoIsHere,
       api.provider(),
-      { provide: LiveService, useValue: { changes$: new Subject() } },
+      { provide: LiveService, useValue: { changes$: new Subject(), here$: new Subject() } },
       { provide: SessionService, useValue: { signedIn: () => ({ staff, salon, csrf: 'x' }), may: () => true } },
       { provide: VISIT_DB, useValue: db },
     ],
@@ -140,9 +142,9 @@ export async function openVisit<T>(
   const log = TestBed.inject(VisitLog);
   const record = log.record.bind(log);
   let recording = 0;
-  log.record = (visitId, draft) => {
+  log.record = (visitId, ...drafts) => {
     recording++;
-    return record(visitId, draft).finally(() => recording--);
+    return record(visitId, ...drafts).finally(() => recording--);
   };
   // One tap may write two events, one after the other: both are kept and shown before a spec goes on.
   const shown = async (): Promise<void> => {

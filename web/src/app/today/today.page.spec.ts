@@ -103,7 +103,7 @@ describe('TodayPage', () => {
     const page = await render();
     const [, read] = written([BOOKED, { type: 'file_read', body: {} }]);
     if (!read) throw new Error('no event');
-    await TestBed.inject(DeviceLog).add(() => read);
+    await TestBed.inject(DeviceLog).add(() => [read]);
     await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
     expect(api.sent.length).toBe(1);
   });

@@ -41,19 +41,20 @@ export class DeviceLog {
   }
 
   /**
-   * Adds an entry of this device, stamped after everything it has made or seen, in any tab and before any restart. Resolves when it is on the disk.
-   * @param make the entry after the stamp that was last
+   * Adds entries of this device, stamped after everything it has made or seen, in any tab and before any restart: all of them or none. Resolves
+   * when they are on the disk.
+   * @param make the entries of one visit, after the stamp that was last
    */
-  async add(make: (last: Stamp | undefined) => VisitEvent): Promise<VisitEvent> {
-    const event = await this.db.transaction('rw', this.db.events, this.db.stamps, async () => {
+  async add(make: (last: Stamp | undefined) => readonly VisitEvent[]): Promise<void> {
+    const visitId = await this.db.transaction('rw', this.db.events, this.db.stamps, async () => {
       const last = (await this.db.stamps.get('stamp'))?.stamp;
       const made = make(last);
-      await this.db.events.add({ id: made.id, visitId: made.visitId, event: made, sent: 0 });
-      await this.db.stamps.put({ key: 'stamp', stamp: made.stamp });
-      return made;
+      await this.db.events.bulkAdd(made.map((event) => ({ id: event.id, visitId: event.visitId, event, sent: 0 as const })));
+      const latest = made.at(-1);
+      if (latest) await this.db.stamps.put({ key: 'stamp', stamp: latest.stamp });
+      return latest?.visitId;
     });
-    this.tell(event.visitId);
-    return event;
+    if (visitId !== undefined) this.tell(visitId);
   }
 
   /** Takes in events that the server has, and how far its log had come. */

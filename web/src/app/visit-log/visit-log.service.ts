@@ -1,6 +1,6 @@
 import { Injectable, effect, inject, type OnDestroy } from '@angular/core';
 import { Observable, Subscription, distinctUntilChanged, fromEvent, map, merge, shareReplay } from 'rxjs';
-import { type EventDraft, type EventHand, makeEvent, tryEvent, uuidV7, type Stamp, type VisitEvent } from '@mansuet/core/log';
+import { type EventDraft, type EventHand, makeEvents, tryEvent, uuidV7, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { replay, type VisitState } from '@mansuet/core/visit';
 import type { FieldProblem } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
@@ -72,11 +72,18 @@ export class VisitLog implements OnDestroy {
     return { visitId, by, device: this.device, nowMs: this.clock.now(), random: (into) => crypto.getRandomValues(into), last };
   }
 
-  /** Records something. Resolves when it is durable on this device. @throws when the draft breaks the event's schema */
-  async record(visitId: string, draft: EventDraft): Promise<VisitEvent> {
-    const event = await this.log.add((last) => makeEvent(draft, this.hand(visitId, last)));
+  /**
+   * Records what one stroke writes: all of it or nothing, and it is taken back together. Resolves when it is durable on this device.
+   * @returns the last event
+   * @throws when a draft breaks the event's schema
+   */
+  async record(visitId: string, ...drafts: readonly [EventDraft, ...EventDraft[]]): Promise<VisitEvent> {
+    let events: readonly VisitEvent[] = [];
+    await this.log.add((last) => (events = makeEvents(drafts, this.hand(visitId, last))));
     // The screen first: what is durable here can wait a moment for the network.
     this.outbox.soon(SEND_AFTER_MS);
+    const event = events.at(-1);
+    if (!event) throw new Error('nothing was recorded');
     return event;
   }
 

@@ -8,13 +8,14 @@ import { currentUrl } from '../navigation/current-url';
 import { PhaseLine } from './phase-line';
 import { PlanStore } from './plan-store';
 import { VisitStore } from './visit-store';
+import { WhoIsHere } from './who-is-here';
 import { Words } from '../wording/words.service';
 
 /** Round every phase but the table: the dog's name and marks, and the phase line. */
 @Component({
   selector: 'man-visit-frame',
   imports: [HandlingMark, Notice, PhaseLine, RouterLink, RouterOutlet],
-  providers: [VisitStore, PlanStore],
+  providers: [VisitStore, PlanStore, WhoIsHere],
   templateUrl: './visit-frame.html',
   styleUrl: './visit-frame.less',
   host: { '[class.table]': "here() === 'work'" },
@@ -24,6 +25,7 @@ export class VisitFrame {
   private readonly words = inject(Words);
   private readonly router = inject(Router);
   protected readonly store = inject(VisitStore);
+  protected readonly people = inject(WhoIsHere);
   readonly visitId = input.required<string>();
 
   private readonly url = currentUrl();

@@ -129,10 +129,10 @@ export class VisitStore {
     });
   }
 
-  /** Records something. @returns whether it is kept; when it is not, `notRecorded` says why */
-  async record(draft: EventDraft): Promise<boolean> {
+  /** Records what one stroke writes, all of it or nothing. @returns whether it is kept; when it is not, `notRecorded` says why */
+  async record(...drafts: readonly [EventDraft, ...EventDraft[]]): Promise<boolean> {
     try {
-      await this.log.record(this.visitId(), draft);
+      await this.log.record(this.visitId(), ...drafts);
       this.notRecorded.set('');
       return true;
     } catch (error: unknown) {
@@ -158,10 +158,10 @@ export class VisitStore {
   /** The latest entry of whoever is signed in here: what another tablet recorded last is not this one's to take back. */
   readonly undoable = computed(() => this.state().undoableBy.get(this.session.signedIn()?.staff.staffId ?? ''));
 
-  /** Takes it back. */
+  /** Takes it back, with all that was written at the same stroke. */
   async undo(): Promise<void> {
-    const target = this.undoable();
-    if (target) await this.record({ type: 'voided', body: { target: target.id, why: 'undo' } });
+    const [first, ...more] = (this.undoable()?.ids ?? []).map((target): EventDraft => ({ type: 'voided', body: { target, why: 'undo' } }));
+    if (first) await this.record(first, ...more);
   }
 
   private async load(id: string): Promise<void> {

@@ -1,0 +1,43 @@
+import { StandingMeter } from '@mansuet/core/strain';
+import type { VisitState } from '@mansuet/core/visit';
+
+/** A visit as this process last left it: read on from here, where nobody else has added to it in a way that needs all of it anew. */
+export interface KeptVisit {
+  readonly state: VisitState;
+  /** Reads the strain on from where it stood. */
+  readonly meter: StandingMeter;
+  /** How far the log had been read. */
+  readonly cursor: number;
+  /** What was last written of it to each table. */
+  readonly written: ReadonlyMap<string, string>;
+}
+
+/** Visits that a salon of some tables has open at a time; the one that rested longest goes first. Our default. */
+const MOST = 200;
+
+/**
+ * Visits that are being worked on, so that a tap costs what is new and not the whole log. It holds nothing that cannot be read again:
+ * another process, a restart or a transaction that came to nothing only make the next tap slower.
+ */
+export class KeptVisits {
+  private readonly kept = new Map<string, KeptVisit>();
+
+  /** Takes it out: until it is put back after the commit, nobody else reads it on. */
+  take(salonId: string, visitId: string): KeptVisit | undefined {
+    const key = keyOf(salonId, visitId);
+    const kept = this.kept.get(key);
+    this.kept.delete(key);
+    return kept;
+  }
+
+  /** After the commit. */
+  put(salonId: string, visitId: string, visit: KeptVisit): void {
+    this.kept.set(keyOf(salonId, visitId), visit);
+    for (const key of this.kept.keys()) {
+      if (this.kept.size <= MOST) return;
+      this.kept.delete(key);
+    }
+  }
+}
+
+const keyOf = (salonId: string, visitId: string): string => `${salonId} ${visitId}`;
