@@ -27,9 +27,15 @@ import { TableStore } from './table-store';
     <span class="save" [class.wait]="log.status() === 'waiting' || log.status() === 'signed_out' || visit.notRecorded() !== ''">{{
       kept()
     }}</span>
-    <button type="button" class="plain undo" [disabled]="!visit.undoable() || !!table.ended()" (click)="table.undo()">
+    <button
+      type="button"
+      class="plain undo"
+      [disabled]="!visit.undoable() || !!table.ended()"
+      [attr.aria-description]="undoes()"
+      (click)="table.undo()"
+    >
       <span i18n="@@table.undo">Undo <man-key of="table.undo" /></span>
-      <span class="what">{{ undoes() }}</span>
+      <span class="what" aria-hidden="true">{{ undoes() }}</span>
     </button>
     <button type="button" class="plain" (click)="table.slip.set('keys')" i18n="@@table.keys">Keys <kbd>?</kbd></button>`,
   styleUrl: './table-head.less',

@@ -56,7 +56,10 @@ export class FakeApi {
   online = true;
   /** What the session hands to the calls. */
   csrf = '';
-  private readonly answerers = new Map<string, Answerer>();
+  private readonly answerers = new Map<string, Answerer>([
+    // Few specs are about rights of devices: the others have none.
+    ['POST /grants', () => refusal({ code: 'forbidden', title: 'No rights in this spec.', status: 403 })],
+  ]);
 
   /** @param to method and beginning of a path; the longest beginning counts */
   answer(to: string, value: unknown): void {

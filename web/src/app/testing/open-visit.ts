@@ -121,6 +121,7 @@ export async function openVisit<T>(
   api.answer('GET /visits', context);
   api.answer(`GET /visits/${VISIT}/links`, { links: [] });
   api.answerBy('POST /visits', storesAll);
+  api.answer(`POST /visits/${VISIT}/here`, null);
   const db = new VisitDb(`spec-${crypto.randomUUID()}`);
   TestBed.configureTestingModule({
     providers: [
@@ -157,10 +158,8 @@ export async function openVisit<T>(
   };
   const button = (text: string | RegExp): HTMLButtonElement => {
     const all = [...host.querySelectorAll('button'), ...document.querySelectorAll<HTMLButtonElement>('.cdk-overlay-container button')];
-    const found = all.find((b) =>
-      typeof text === 'string' ? b.textContent?.trim() === text : text.test(b.textContent?.replace(/\s+/g, ' ').trim() ?? ''),
-    );
-    if (!found) throw new Error(`no button ${String(text)} among ${all.map((b) => b.textContent?.trim()).join(' | ')}`);
+    const found = all.find((b) => (typeof text === 'string' ? named(b) === text : text.test(named(b))));
+    if (!found) throw new Error(`no button ${String(text)} among ${all.map(named).join(' | ')}`);
     return found;
   };
   await so(() => store.context() !== undefined && store.state().eventCount === events.length);
@@ -182,4 +181,11 @@ export async function openVisit<T>(
       TestBed.resetTestingModule();
     },
   };
+}
+
+/** What a button is called: what is hidden from names is left out. */
+function named(button: HTMLButtonElement): string {
+  const copy = button.cloneNode(true) as HTMLButtonElement;
+  copy.querySelectorAll('[aria-hidden="true"]').forEach((hidden) => hidden.remove());
+  return (copy.textContent ?? '').replace(/\s+/g, ' ').trim();
 }

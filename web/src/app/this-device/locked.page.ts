@@ -29,7 +29,7 @@ import { KeyRing } from './key-ring';
         <man-notice kind="warn" live="alert" [says]="trouble()" />
         <button type="submit" class="next" [disabled]="busy()" i18n="@@locked.open">Open</button>
       </form>
-      <p class="quiet small" i18n="@@locked.forgotten">
+      <p class="quiet small apart" i18n="@@locked.forgotten">
         Nobody knows it? Entries stay on this tablet, and wait until the people who made them sign in with their password.
       </p>
       <button type="button" class="plain" (click)="forget()" i18n="@@locked.password">Sign in with a password instead</button>

@@ -11,7 +11,7 @@ const MOST = 8;
 @Component({
   selector: 'man-shift-pin',
   imports: [FormErrors, FormsModule, TextField],
-  template: `<p class="quiet" i18n="@@pin.what">
+  template: `<p class="quiet apart" i18n="@@pin.what">
       One PIN for this tablet and this shift, for everybody who works with it. It is asked for after a start and after Lock, also without a
       network. It keeps out who picks the tablet up, and no thief who has time.
     </p>
@@ -43,6 +43,7 @@ const MOST = 8;
         <button type="button" class="plain" (click)="remove()" i18n="@@pin.remove">Remove it</button>
       }
     </form>`,
+  styles: '.apart { margin-bottom: 12px; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShiftPin {

@@ -119,7 +119,7 @@ describe('TodayPage', () => {
     await db.answers.put({ key: 'today', value: today([]) });
     api.online = false;
     const page = await render();
-    expect(page.textContent).toContain('The server does not answer.');
+    expect(page.textContent).toContain('The server does not answer: this is the day as this device last knew it');
     expect(page.querySelector('.name')?.textContent).toBe('Fig');
   });
 

@@ -92,7 +92,11 @@ export class TodayService {
       await this.db.answers.put({ key: KEY, value: answer.value });
       return;
     }
-    this.trouble.set(sayFailure(this.words, answer.failure));
+    this.trouble.set(
+      answer.failure.kind === 'offline'
+        ? $localize`:@@today.fromDevice:The server does not answer: this is the day as this device last knew it, with what you record here.`
+        : sayFailure(this.words, answer.failure),
+    );
     const kept = TODAY.safeParse((await this.db.answers.get(KEY))?.value);
     if (!this.today() && answer.failure.kind === 'offline' && kept.success) this.today.set(kept.data);
   }

@@ -12,6 +12,7 @@ export const TAB_CHANNEL = new InjectionToken<BroadcastChannel | undefined>('tab
 export class Tabs {
   private readonly channel = inject(TAB_CHANNEL);
   private readonly heard = new Subject<string>();
+  private isClosed = false;
   /** Visits that grew in another tab. */
   readonly grown$ = this.heard.asObservable();
 
@@ -19,10 +20,14 @@ export class Tabs {
     this.channel?.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
       if (typeof data === 'string') this.heard.next(data);
     });
-    inject(DestroyRef).onDestroy(() => this.channel?.close());
+    inject(DestroyRef).onDestroy(() => {
+      this.isClosed = true;
+      this.channel?.close();
+    });
   }
 
   tell(visitId: string): void {
-    this.channel?.postMessage(visitId);
+    // An answer may come after the page has gone.
+    if (!this.isClosed) this.channel?.postMessage(visitId);
   }
 }
