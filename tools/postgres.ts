@@ -82,11 +82,14 @@ function asPostgres(command: string, args: readonly string[], input?: string): {
   return { code: done.status ?? 1, output: `${done.stdout}${done.stderr}` };
 }
 
+/** Short: the name of a socket may have a hundred letters. */
+const socketDirectory = (data: string): string => join(tmpdir(), `mansuet-${createHash('sha256').update(data).digest('hex').slice(0, 10)}`);
+
 /** Starts the private cluster, making it when there is none. A cluster that already runs is used as it is. */
 export async function startCluster(name: string, port: number): Promise<Cluster> {
   const data = dataDirectory(name);
   const secret = secrets();
-  const socket = join(tmpdir(), `mansuet-${createHash('sha256').update(data).digest('hex').slice(0, 10)}`);
+  const socket = socketDirectory(data);
   mkdirSync(socket, { recursive: true, mode: 0o700 });
   own(socket);
   if (!existsSync(join(data, 'PG_VERSION'))) makeCluster(data, secret.admin);
@@ -131,6 +134,33 @@ export function clusterPort(name: string): number | undefined {
 /** Stops a cluster without starting one. */
 export function stopCluster(name: string): void {
   if (clusterExists(name)) asPostgres(pgProgram('pg_ctl'), ['stop', '-D', dataDirectory(name), '-m', 'fast', '-w', '-t', '30']);
+}
+
+/** Ends a cluster without a word, all its processes at once, as a machine that loses its power does. Resolves when they are gone. */
+export async function killCluster(name: string): Promise<void> {
+  const leader = readFileSync(join(dataDirectory(name), 'postmaster.pid'), 'utf8').split('\n')[0] ?? '';
+  if (!/^\d+$/.test(leader)) throw new Plain(`The database ${name} does not run.`);
+  const children = spawnSync('pgrep', ['-P', leader], { encoding: 'utf8' })
+    .stdout.split('\n')
+    .filter((pid) => pid !== '');
+  for (const pid of [leader, ...children]) {
+    try {
+      process.kill(Number(pid), 'SIGKILL');
+    } catch {
+      // It ended with the first.
+    }
+  }
+  while ([leader, ...children].some(lives)) await new Promise((done) => setTimeout(done, 20));
+  // A process that nobody has counted out yet would be taken for a running one.
+  const data = dataDirectory(name);
+  rmSync(join(data, 'postmaster.pid'), { force: true });
+  rmSync(socketDirectory(data), { recursive: true, force: true });
+}
+
+/** Whether a process is there and not just waiting to be counted out. */
+function lives(pid: string): boolean {
+  const stat = `/proc/${pid}/stat`;
+  return existsSync(stat) && !/\) [ZX] /.test(readFileSync(stat, 'utf8'));
 }
 
 /** Deletes a cluster that is stopped. */

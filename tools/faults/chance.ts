@@ -1,0 +1,11 @@
+/** A seeded source of chance (mulberry32, Tommy Ettinger, public domain, from memory), so that a run can be repeated by its seed. */
+export function chanceOf(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = a;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+  };
+}

@@ -1,0 +1,127 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { NEW_ID, SESSION } from '../../core/src/contract/index.js';
+import { EMPTY_DOG } from '../../core/src/knowledge/dogs/index.js';
+import { freePort } from '../free-port.js';
+import { Plain, ROOT } from '../place.js';
+import { type Cluster, ensureDatabase, killCluster, startCluster, withClient } from '../postgres.js';
+import { environment } from '../product.js';
+import { wait } from './bad-network.js';
+import type { Person } from './tablet.js';
+
+const CLUSTER = 'pg-faults';
+const DATABASE = 'mansuet_faults';
+const PASSWORD = 'ten letters and more';
+
+/** A server and its database, each of which can be killed and started again. */
+export class SalonUnderFault {
+  private server: ChildProcess | undefined;
+  private constructor(
+    private cluster: Cluster,
+    readonly port: number,
+  ) {}
+
+  static async open(): Promise<SalonUnderFault> {
+    const salon = new SalonUnderFault(await startCluster(CLUSTER, await freePort()), await freePort());
+    await ensureDatabase(salon.cluster, DATABASE);
+    await salon.startServer();
+    return salon;
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+  get adminUrl(): string {
+    return this.cluster.url('mansuet_admin', DATABASE);
+  }
+  /** Whether the process that was started last still runs. */
+  get serverLives(): boolean {
+    return this.server !== undefined && this.server.exitCode === null && this.server.signalCode === null;
+  }
+
+  async startServer(): Promise<void> {
+    const env = { ...process.env, ...environment(this.cluster, DATABASE, this.port, false) };
+    this.server = spawn(process.execPath, ['server/dist/main.js'], { cwd: ROOT, env, stdio: 'ignore' });
+    await this.answers();
+  }
+  async killServer(): Promise<void> {
+    const { server } = this;
+    if (!server || !this.serverLives) return;
+    const gone = once(server, 'exit');
+    server.kill('SIGKILL');
+    await gone;
+  }
+
+  /** PostgreSQL ends without a word, all its processes at once. */
+  async killDatabase(): Promise<void> {
+    await killCluster(CLUSTER);
+    await this.startDatabase();
+  }
+  async restartDatabase(): Promise<void> {
+    this.cluster.stop();
+    await this.startDatabase();
+  }
+  async endBackends(): Promise<void> {
+    await withClient(this.adminUrl, (client) =>
+      client.query(`select pg_terminate_backend(pid) from pg_stat_activity where datname = $1 and pid <> pg_backend_pid()`, [DATABASE]),
+    );
+  }
+  private async startDatabase(): Promise<void> {
+    this.cluster = await startCluster(CLUSTER, this.cluster.port);
+  }
+
+  /** Until an entry could be stored. */
+  async answers(): Promise<void> {
+    for (let i = 0; i < 300; i++) {
+      const ready = await fetch(`${this.url}/api/ready`).then(
+        (answer) => answer.ok,
+        () => false,
+      );
+      if (ready) return;
+      await wait(100);
+    }
+    throw new Plain('The server does not answer within 30 s.');
+  }
+
+  async people(): Promise<{ lead: Person; bather: Person; dogId: string }> {
+    const lead = await this.signIn('/api/first-run', {
+      salonName: 'Faults',
+      name: 'Lead',
+      login: 'lead',
+      password: PASSWORD,
+      vetName: '',
+      vetPhone: '',
+    });
+    const person = { name: 'Bather', login: 'bather', password: PASSWORD, role: 'bather', trained: false };
+    await this.post('/api/staff', person, lead);
+    const bather = await this.signIn('/api/session', { login: 'bather', password: PASSWORD });
+    const dog = {
+      dog: { ...EMPTY_DOG, name: 'Fault', born: '2021-06-01', weightKg: 18 },
+      owner: { name: 'O', phone: '', email: '', contacts: [] },
+    };
+    const { id } = NEW_ID.parse(await (await this.post('/api/dogs', dog, lead)).json());
+    return { lead, bather, dogId: id };
+  }
+
+  private async signIn(path: string, form: unknown): Promise<Person> {
+    const answer = await this.post(path, form);
+    const { signedIn } = SESSION.parse(await answer.json());
+    if (!signedIn) throw new Plain('Nobody is signed in.');
+    const cookie = answer.headers.getSetCookie()[0]?.split(';')[0] ?? '';
+    return { cookie, csrf: signedIn.csrf, staffId: signedIn.staff.staffId };
+  }
+  private async post(path: string, body: unknown, who?: Person): Promise<Response> {
+    const answer = await fetch(this.url + path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', cookie: who?.cookie ?? '', 'x-csrf-token': who?.csrf ?? '' },
+      body: JSON.stringify(body),
+    });
+    if (!answer.ok) throw new Plain(`${path} answered ${answer.status}: ${(await answer.text()).slice(0, 300)}`);
+    return answer;
+  }
+
+  async close(): Promise<void> {
+    await this.killServer();
+    this.cluster.remove();
+  }
+}
