@@ -20,7 +20,7 @@ const TOLD = 5;
           >{outbox.refused().length, plural, one {One entry was} other {{{ outbox.refused().length }} entries were}} refused by the
           server.</b
         >
-        <ng-container i18n="@@refused.kept"> They are kept on this device, and count here.</ng-container>
+        <ng-container i18n="@@refused.kept"> What was recorded is kept on this device, and counts here.</ng-container>
       </p>
       <ul>
         @for (entry of told(); track entry.id) {
@@ -33,7 +33,7 @@ const TOLD = 5;
       @if (more() > 0) {
         <p i18n="@@refused.more">and {{ more() }} more</p>
       }
-      <button type="button" class="plain" (click)="sendAgain()" i18n="@@refused.again">Send them again</button>
+      <button type="button" class="plain" (click)="sendAgain()" i18n="@@refused.again">Send again</button>
     </div>
   }`,
   styleUrl: './refused-entries.less',
