@@ -29,4 +29,6 @@ const STATEMENTS: readonly string[] = [
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   for (const statement of STATEMENTS) await sql.raw(statement).execute(db);
+  // Until now a day was that of the machine: it stays so, for salons that are there.
+  await sql`update salon set time_zone = ${Intl.DateTimeFormat().resolvedOptions().timeZone}`.execute(db);
 }

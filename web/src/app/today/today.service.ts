@@ -106,7 +106,7 @@ export class TodayService {
     const had = this.today();
     if (!had) return this.api.get('/today', TODAY);
     const news = await this.api.get(`/today/news?has=${sayHasOfToday(had.visits)}`, TODAY_NEWS);
-    if (!news.ok) return news;
+    if (!news.ok) return news.failure.kind === 'offline' ? news : this.api.get('/today', TODAY);
     const whole = withNews(had, news.value);
     return whole ? { ok: true, value: whole } : this.api.get('/today', TODAY);
   }
