@@ -36,6 +36,7 @@ import { KeyRing } from './key-ring';
     </main>
   </div>`,
   styleUrl: '../sign-in/sign-in.less',
+  styles: '.apart { margin: 20px 0 8px; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LockedPage {
