@@ -2,12 +2,12 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { EventDraft, VisitEvent } from '../../core/src/log/index.js';
 import { replay } from '../../core/src/visit/index.js';
+import { seeded } from '../../demo/src/random.js';
 import { build } from '../build.js';
 import { freePort } from '../free-port.js';
 import { Plain, RUN } from '../place.js';
 import { withClient } from '../postgres.js';
 import { BadNetwork, wait, type Weather } from './bad-network.js';
-import { chanceOf } from './chance.js';
 import { SalonUnderFault } from './salon-under-fault.js';
 import { Tablet } from './tablet.js';
 
@@ -70,7 +70,7 @@ async function once(
   seed: number,
   people: Awaited<ReturnType<SalonUnderFault['people']>>,
 ): Promise<Came> {
-  const chance = chanceOf(seed);
+  const chance = seeded(seed).next;
   const network = new BadNetwork(salon.port, chance);
   const port = await freePort();
   await network.listen(port);

@@ -46,9 +46,11 @@ export class KeepDay {
     return kept !== undefined && kept.tag === tag && this.clock.now() - (kept.at ?? 0) < FRESH_MS;
   }
 
+  /** @returns whether the next one is worth asking for */
   private async keepOne({ visitId, tag }: TodayVisit): Promise<boolean> {
     const answer = await this.api.get(`/visits/${visitId}`, VISIT_CONTEXT);
-    if (!answer.ok) return false;
+    // One that the server does not give holds up no other; without a server none is asked for.
+    if (!answer.ok) return answer.failure.kind !== 'offline';
     await this.db.answers.put({ key: contextKey(visitId), value: answer.value, tag, at: this.clock.now() });
     await this.log.merge(visitId, answer.value.events, answer.value.cursor);
     return true;

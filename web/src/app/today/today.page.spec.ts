@@ -11,6 +11,7 @@ import { until } from '../testing/page';
 import { BOOKED, DOG, STAFF, VISIT, written } from '../testing/open-visit';
 import { DeviceLog } from '../visit-log/device-log';
 import { VISIT_DB, VisitDb } from '../visit-log/visit-db';
+import { KeepDay } from './keep-day';
 import { TodayPage } from './today.page';
 import { withNews } from './today.service';
 
@@ -121,6 +122,19 @@ describe('TodayPage', () => {
     const page = await render();
     expect(page.textContent).toContain('The server does not answer: this is the day as this device last knew it');
     expect(page.querySelector('.name')?.textContent).toBe('Fig');
+  });
+
+  it('keeps the file of every dog of today, and one that the server does not give holds up no other', async () => {
+    const day = today([]);
+    const other = '01900000-0000-7000-8000-0000000000cc';
+    api.answer('GET /today', { ...day, visits: day.visits.flatMap((v) => [v, { ...v, visitId: other }]) });
+    api.refuse(`GET /visits/${VISIT}`, { code: 'not_found', title: 'Gone.', status: 404 });
+    api.refuse(`GET /visits/${other}`, { code: 'not_found', title: 'Gone.', status: 404 });
+    TestBed.inject(KeepDay);
+    await render();
+    const asked = (): string[] => api.sent.map((s) => s.path).filter((path) => path.startsWith('/visits/'));
+    await until(fixture, () => asked().length >= 2);
+    expect(asked()).toEqual([`/visits/${VISIT}`, `/visits/${other}`]);
   });
 
   it('says what to do when no dog is booked', async () => {
