@@ -1,13 +1,15 @@
 import sharp from 'sharp';
 import type { IntakeAnswer } from '@mansuet/core/contract';
+import { dayOf } from '@mansuet/core/days';
 import type { Database } from '@mansuet/server/database/database';
-import { StandInGateway } from '@mansuet/server/messages/gateway';
+import { keepMessage } from '@mansuet/server/messages/gateway';
 import { keepAnswer, makeLink } from '@mansuet/server/owner-links/owner-links.repository';
 import { keepPhoto } from '@mansuet/server/photos/photos.repository';
 import { takePicture } from '@mansuet/server/photos/take-picture';
 import { searchDogs } from '@mansuet/server/search/search-dogs';
 import type { Who } from '@mansuet/server/sign-in/sign-in.repository';
 import { DEMO_DOGS, formOf } from './dogs.js';
+import { HERE } from './here.js';
 
 /** What lies on the desk: an owner's answers that wait for a review, and a few photographs. */
 export async function loadDeskWork(db: Database, who: Who, now: Date): Promise<void> {
@@ -49,7 +51,7 @@ async function anIntake(db: Database, who: Who, now: Date): Promise<void> {
     const { linkId } = await makeLink(trx, who.salonId, link, asked);
     await keepAnswer(trx, linkId, answer, new Date(now.getTime() - 3 * 3_600_000));
     const text = 'Tidewrack: before the first visit, please tell us about your dog. (The link of this message was used.)';
-    await new StandInGateway(undefined).send(trx, who.salonId, { to: name, phone, text }, asked);
+    await keepMessage(trx, who.salonId, { to: name, phone, text }, asked);
   });
 }
 
@@ -64,7 +66,7 @@ const PICTURES = [
 async function photographs(db: Database, who: Who, now: Date): Promise<void> {
   for (const [i, p] of PICTURES.entries()) {
     const taken = await takePicture(await drawn(p.skin, p.spot, i, p.kind === 'before'));
-    const takenOn = new Date(now.getTime() - p.weeksAgo * 604_800_000).toISOString().slice(0, 10);
+    const takenOn = dayOf(new Date(now.getTime() - p.weeksAgo * 604_800_000), HERE);
     await db.inSalon(who.salonId, async (trx) => {
       const dog = (await searchDogs(trx, p.dog, false)).dogs.find((d) => d.name === p.dog);
       if (dog) await keepPhoto(trx, who.salonId, { dogId: dog.dogId, visitId: null, takenOn, kind: p.kind, zone: p.zone }, taken);

@@ -170,7 +170,7 @@ async function groomersOf(db: Database, who: Who, now: Date): Promise<{ staffId:
 
 async function store(db: Database, who: Who, events: readonly VisitEvent[]): Promise<void> {
   const visitId = events[0]?.visitId;
-  if (visitId) valueOf(await db.inSalon(who.salonId, (trx) => appendEvents(trx, who.salonId, visitId, events)));
+  if (visitId) await db.inSalon(who.salonId, async (trx) => valueOf(await appendEvents(trx, who.salonId, visitId, events)));
 }
 
 /** Weight some visits ago: steady within the scale's own wobble, but for one dog that has lost some lately. */

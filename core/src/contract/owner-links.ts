@@ -123,3 +123,4 @@ export const INTAKE_REVIEW = z.strictObject({
   owner: OWNER_FORM,
   cards: z.array(z.enum(['fears', 'calms', 'hurtBefore', 'biteStory'])),
 });
+export type IntakeReview = z.infer<typeof INTAKE_REVIEW>;

@@ -12,6 +12,8 @@ const DATE_OID = 1082;
 export interface Database {
   readonly pool: pg.Pool;
   readonly kysely: Kysely<Tables>;
+  /** Runs in one transaction, which sees no salon's rows until one is entered. */
+  transaction<T>(work: (trx: InSalon) => Promise<T>): Promise<T>;
   /** Runs in one transaction with the salon set for row-level security; the setting ends with the transaction. */
   inSalon<T>(salonId: string, work: (trx: InSalon) => Promise<T>): Promise<T>;
   /** Whether something could be stored now. @throws what the database says if not */
@@ -58,6 +60,7 @@ export function openDatabase(appUrl: string, change: Partial<DatabaseLimits> = {
   return {
     pool,
     kysely,
+    transaction: (work) => kysely.transaction().execute(work),
     inSalon: (salonId, work) =>
       kysely.transaction().execute(async (trx) => {
         await sql`select set_config('mansuet.salon', ${salonId}, true)`.execute(trx);

@@ -6,6 +6,7 @@ import * as knowFeelAgree from './migrations/003-know-feel-agree.js';
 import * as everyFact from './migrations/004-every-fact.js';
 import * as biteEnded from './migrations/005-bite-ended.js';
 import * as honestLog from './migrations/006-honest-log.js';
+import * as oneWayIn from './migrations/007-one-way-in.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -15,6 +16,7 @@ const MIGRATIONS = {
   '004-every-fact': everyFact,
   '005-bite-ended': biteEnded,
   '006-honest-log': honestLog,
+  '007-one-way-in': oneWayIn,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

@@ -26,6 +26,7 @@ export interface Tables {
   message: MessageTable;
   search_word: SearchWordTable;
   search_posting: SearchPostingTable;
+  search_phone: SearchPhoneTable;
 }
 
 interface SalonTable {
@@ -70,8 +71,6 @@ interface DogTable extends Omit<ColumnsOf<DogForm>, 'triggers' | 'injuries' | 'w
   warned: JSONColumnType<NonNullable<DogForm['warned']>> | null;
   archived_at: ColumnType<Date | null, undefined, string | null>;
   merged_into: ColumnType<string | null, undefined, string | null>;
-  /** Digits of every phone that belongs to it. */
-  search_phones: Generated<string>;
   version: Generated<number>;
 }
 interface DogNoteTable {
@@ -122,7 +121,8 @@ interface VisitTable {
   groomer_id: string;
   arrives_at: ColumnType<Date, string, string>;
   phase: VisitSummary['phase'];
-  summary: JSONColumnType<VisitSummary>;
+  /** Of a visit that is over. */
+  summary: ColumnType<VisitSummary | null, string | null, string | null>;
 }
 interface ExposureTable {
   salon_id: string;
@@ -225,6 +225,12 @@ interface SearchPostingTable {
   dog_id: string;
   /** In the dog's own name; else in a person's. */
   of_dog: boolean;
+}
+interface SearchPhoneTable {
+  salon_id: string;
+  /** Digits from somewhere in a number to its end. */
+  tail: string;
+  dog_id: string;
 }
 interface MarkVetTable {
   salon_id: string;

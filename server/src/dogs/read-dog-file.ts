@@ -1,3 +1,4 @@
+import type { NotNull } from 'kysely';
 import type { DogFile } from '@mansuet/core/contract';
 import type { InSalon } from '../database/database.js';
 import { dogOf, markOf, photoOf } from './dog-rows.js';
@@ -24,6 +25,7 @@ export async function readDogFile(trx: InSalon, dogId: string): Promise<DogFile 
     .select(['visit.visit_id', 'visit.arrives_at', 'visit.summary', 'staff.name as groomer'])
     .where('visit.dog_id', 'in', ids)
     .where('visit.phase', '=', 'gone')
+    .$narrowType<{ summary: NotNull }>()
     .orderBy('visit.arrives_at', 'desc')
     .limit(PAST_VISITS_SHOWN)
     .execute();

@@ -1,6 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { DeviceGrant, NewGrant } from '@mansuet/core/contract';
+import { done, type Outcome, refused } from '@mansuet/core/words';
 import type { Database, InSalon } from '../database/database.js';
 import type { Who } from '../sign-in/sign-in.repository.js';
 
@@ -62,13 +63,13 @@ export async function listGrants(trx: InSalon, staffId: string | undefined): Pro
   }));
 }
 
-/** @param staffId whose it has to be; anybody's for a lead. @returns whether there was such a one */
-export async function revokeGrant(trx: InSalon, grantId: string, staffId: string | undefined, now: Date): Promise<boolean> {
+/** @param staffId whose it has to be; anybody's for a lead */
+export async function revokeGrant(trx: InSalon, grantId: string, staffId: string | undefined, now: Date): Promise<Outcome<undefined>> {
   const query = trx
     .updateTable('device_grant')
     .set({ revoked_at: now.toISOString() })
     .where('grant_id', '=', grantId)
     .where('revoked_at', 'is', null);
   const { numUpdatedRows } = await (staffId === undefined ? query : query.where('staff_id', '=', staffId)).executeTakeFirst();
-  return numUpdatedRows > 0n;
+  return numUpdatedRows > 0n ? done(undefined) : refused('not_found');
 }

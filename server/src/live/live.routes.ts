@@ -1,16 +1,16 @@
 import { Router } from 'express';
 import { sql } from 'kysely';
 import { HERE_FORM } from '@mansuet/core/contract';
-import type { Database } from '../database/database.js';
-import { readId } from '../problems/read-id.js';
-import { requireAction, whoSent } from '../sign-in/require-session.js';
+import { done } from '@mansuet/core/words';
+import { type RouteParts, routesOf } from '../route/route.js';
+import { whoSent } from '../sign-in/require-session.js';
 import type { LiveHub } from './live-hub.js';
 import { CHANNEL, hereNotice, readHere } from './notices.js';
 
 const HEARTBEAT_MS = 20_000;
 
 /** `/api/live`: server-sent events, one line for each visit that has grown. */
-export function liveRoutes(db: Database, hub: LiveHub): Router {
+export function liveRoutes(parts: RouteParts, hub: LiveHub): Router {
   const router = Router();
   router.get('/live', (request, response) => {
     const { salonId } = whoSent(request);
@@ -28,12 +28,13 @@ export function liveRoutes(db: Database, hub: LiveHub): Router {
   });
 
   // Said every few seconds by each device that has a visit open: kept nowhere, passed on to the others.
-  router.post('/visits/:visitId/here', async (request, response) => {
-    const { salonId, staff } = await requireAction(db, request, 'read');
-    const { device, leaves } = HERE_FORM.parse(request.body);
-    const here = { visitId: readId(request.params.visitId), staffId: staff.staffId, device, leaves };
-    await sql`select pg_notify(${CHANNEL}, ${hereNotice(salonId, here)})`.execute(db.kysely);
-    response.status(204).end();
-  });
+  router.post(
+    '/visits/:visitId/here',
+    routesOf(parts)('read', HERE_FORM, async ({ trx, salonId, staff, input, id }) => {
+      const here = { visitId: id('visitId'), staffId: staff.staffId, ...input };
+      await sql`select pg_notify(${CHANNEL}, ${hereNotice(salonId, here)})`.execute(trx);
+      return done(undefined);
+    }),
+  );
   return router;
 }

@@ -10,37 +10,37 @@ export interface Letter {
   readonly text: string;
 }
 
-/** Whatever brings a text to an owner's phone. */
+/** Whatever brings a text to an owner's phone. It is asked once the message is stored, so that what came to nothing is never sent. */
 export interface MessageGateway {
-  send(trx: InSalon, salonId: string, letter: Letter, at: Date): Promise<Message>;
+  deliver(message: Message): Promise<void>;
 }
 
-/**
- * Stands in for a text-message service: nothing leaves this machine. Each message is kept for the screen "Messages" and, when there is a folder
- * for them, written there as a readable file.
- */
+/** Keeps a message for the screen "Messages" and for whatever delivers it. */
+export async function keepMessage(trx: InSalon, salonId: string, letter: Letter, at: Date): Promise<Message> {
+  const message: Message = { messageId: randomUUID(), ...letter, sentAt: at.toISOString() };
+  await trx
+    .insertInto('message')
+    .values({
+      salon_id: salonId,
+      message_id: message.messageId,
+      to_name: letter.to,
+      phone: letter.phone,
+      text: letter.text,
+      sent_at: message.sentAt,
+    })
+    .execute();
+  return message;
+}
+
+/** Stands in for a text-message service: nothing leaves this machine. When there is a folder for them, each message is written there as a readable file. */
 export class StandInGateway implements MessageGateway {
   constructor(private readonly folder: string | undefined) {}
 
-  async send(trx: InSalon, salonId: string, letter: Letter, at: Date): Promise<Message> {
-    const message: Message = { messageId: randomUUID(), ...letter, sentAt: at.toISOString() };
-    await trx
-      .insertInto('message')
-      .values({
-        salon_id: salonId,
-        message_id: message.messageId,
-        to_name: letter.to,
-        phone: letter.phone,
-        text: letter.text,
-        sent_at: message.sentAt,
-      })
-      .execute();
-    if (this.folder) {
-      await mkdir(this.folder, { recursive: true });
-      const file = join(this.folder, `${message.sentAt.replace(/[:.]/g, '-')}-${message.messageId.slice(0, 8)}.txt`);
-      await writeFile(file, `To: ${letter.to} ${letter.phone}\nAt: ${message.sentAt}\n\n${letter.text}\n`, { mode: 0o600 });
-    }
-    return message;
+  async deliver(message: Message): Promise<void> {
+    if (!this.folder) return;
+    await mkdir(this.folder, { recursive: true });
+    const file = join(this.folder, `${message.sentAt.replace(/[:.]/g, '-')}-${message.messageId.slice(0, 8)}.txt`);
+    await writeFile(file, `To: ${message.to} ${message.phone}\nAt: ${message.sentAt}\n\n${message.text}\n`, { mode: 0o600 });
   }
 }
 

@@ -6,7 +6,8 @@ import { dayOf } from '@mansuet/core/days';
 import { saying } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { checkDog } from '../dogs/check-dog.js';
-import { readCopy, sendPdf } from '../agreement-copy/send-copy.js';
+import { readCopy } from '../agreement-copy/read-copy.js';
+import { asPdf } from '../route/answers.js';
 import { appendEvents } from '../visits/append-events.js';
 import { readEvents } from '../visits/read-events.js';
 import { checkAnswer, eventsOfAnswer } from './answer-agreement.js';
@@ -87,9 +88,9 @@ export function holderRoutes(db: Database, clock: () => Date): Router {
       const row = usable(await readLink(trx, linkId));
       if (row.kind !== 'agreement' || !row.visit_id || !row.answered_at)
         throw new ProblemError('not_found', saying('problem.nothing_answered', {}));
-      return readCopy(trx, row.visit_id);
+      return valueOf(await readCopy(trx, row.visit_id));
     });
-    sendPdf(response, pdf);
+    asPdf('agreement.pdf')(response, pdf);
   });
   return router;
 }

@@ -1,123 +1,118 @@
 import { Router } from 'express';
-import { INTAKE_REVIEW, NEW_AGREEMENT_LINK, NEW_INTAKE_LINK, type NewLink } from '@mansuet/core/contract';
-import { dayOf } from '@mansuet/core/days';
-import type { Database, InSalon } from '../database/database.js';
-import { readCopy, sendPdf } from '../agreement-copy/send-copy.js';
+import { INTAKE_REVIEW, type IntakeReview, NEW_AGREEMENT_LINK, NEW_INTAKE_LINK, type NewLink } from '@mansuet/core/contract';
+import { done, type Outcome, refused } from '@mansuet/core/words';
+import { readCopy } from '../agreement-copy/read-copy.js';
 import { addDog, addNote } from '../dogs/dogs.repository.js';
 import { checkDog } from '../dogs/check-dog.js';
-import { readMessages, type MessageGateway } from '../messages/gateway.js';
-import { readId } from '../problems/read-id.js';
-import { salonOf } from '../sign-in/sign-in.repository.js';
-import { requireAction } from '../sign-in/require-session.js';
+import { keepMessage, type MessageGateway, readMessages } from '../messages/gateway.js';
+import { asMade, asMadeId, asPdf } from '../route/answers.js';
+import type { Ask } from '../route/ask.js';
+import { NOTHING, type RouteParts, routesOf } from '../route/route.js';
 import { closeIntake, linkOf, listLinks, makeLink, readLink, takeBack, type NewLinkOf } from './owner-links.repository.js';
-import { ProblemError, valueOf } from '../problems/problem-error.js';
+
+export interface LinkParts extends RouteParts {
+  readonly gateway: MessageGateway;
+  /** The address that people use, whatever a request says of itself. */
+  readonly publicUrl: string;
+}
 
 /** The salon's side of links: make, see, take back; review intakes; the stand-in's messages; the PDF copy. */
-export function salonLinkRoutes(db: Database, gateway: MessageGateway, clock: () => Date, publicUrl: string): Router {
+export function salonLinkRoutes(parts: LinkParts): Router {
   const router = Router();
+  const route = routesOf(parts);
 
-  /** Makes the link and sends it; its address is the one that was set, whatever a request says of itself. */
-  const send = async (trx: InSalon, salonId: string, link: NewLinkOf, words: (url: string) => string): Promise<NewLink> => {
-    const made = await makeLink(trx, salonId, link, clock());
-    const url = `${publicUrl}/o/${made.secret}`;
-    const text = words(url);
-    await gateway.send(trx, salonId, { to: link.toName, phone: link.phone, text }, clock());
-    return { linkId: made.linkId, url, expiresAt: made.expiresAt.toISOString(), message: text };
+  /** Makes the link, and sends it once it is stored. */
+  const send = async (ask: Ask<unknown>, link: NewLinkOf, words: (url: string) => string): Promise<NewLink> => {
+    const made = await makeLink(ask.trx, ask.salonId, link, ask.now);
+    const url = `${parts.publicUrl}/o/${made.secret}`;
+    const message = await keepMessage(ask.trx, ask.salonId, { to: link.toName, phone: link.phone, text: words(url) }, ask.now);
+    ask.afterCommit(() => parts.gateway.deliver(message));
+    return { linkId: made.linkId, url, expiresAt: made.expiresAt.toISOString(), message: message.text };
   };
 
-  router.post('/visits/:visitId/links', async (request, response) => {
-    const { salonId, staffId } = await requireAction(db, request, 'plan');
-    const visitId = readId(request.params.visitId);
-    const form = NEW_AGREEMENT_LINK.parse(request.body);
-    const made = await db.inSalon(salonId, async (trx) => {
-      const visit = await trx.selectFrom('visit').select('visit_id').where('visit_id', '=', visitId).executeTakeFirst();
-      if (!visit) throw new ProblemError('not_found');
-      const salon = await salonOf(trx);
-      const link = { kind: 'agreement' as const, visitId, madeBy: staffId, toName: form.toName, phone: form.phone, asked: form.offer };
-      return send(
-        trx,
-        salonId,
-        link,
-        (url) =>
-          `${salon?.name ?? ''}: please read and answer what we agree for ${form.offer.dogName} today: ${url} The link works once, for 24 hours.`,
-      );
-    });
-    response.status(201).json(made);
-  });
-
-  router.get('/visits/:visitId/links', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'read');
-    response.json({ links: await db.inSalon(salonId, (trx) => listLinks(trx, readId(request.params.visitId), clock())) });
-  });
-
-  router.get('/visits/:visitId/agreement.pdf', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'read');
-    sendPdf(response, await db.inSalon(salonId, (trx) => readCopy(trx, readId(request.params.visitId))));
-  });
-
-  router.post('/intakes', async (request, response) => {
-    const { salonId, staffId } = await requireAction(db, request, 'book');
-    const form = NEW_INTAKE_LINK.parse(request.body);
-    const made = await db.inSalon(salonId, async (trx) => {
-      const salon = await salonOf(trx);
-      const link = { kind: 'intake' as const, visitId: null, madeBy: staffId, toName: form.toName, phone: form.phone, asked: {} };
-      return send(
-        trx,
-        salonId,
-        link,
-        (url) => `${salon?.name ?? ''}: before the first visit, please tell us about your dog: ${url} The link works once, for 7 days.`,
-      );
-    });
-    response.status(201).json(made);
-  });
-
-  router.get('/intakes', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'read');
-    response.json({ links: await db.inSalon(salonId, (trx) => listLinks(trx, undefined, clock())) });
-  });
-
-  router.post('/intakes/:linkId/accepted', async (request, response) => {
-    const { salonId, salon } = await requireAction(db, request, 'edit_dog');
-    const linkId = readId(request.params.linkId);
-    const form = INTAKE_REVIEW.parse(request.body);
-    const today = dayOf(clock(), salon.timeZone);
-    // Whoever reviews has the owner's own words before them: a weight that looks odd was asked back there.
-    valueOf(checkDog(form.dog, today, undefined, ['dog.weightKg']));
-    const id = await db.inSalon(salonId, async (trx) => {
-      const row = await readLink(trx, linkId, true);
-      const intake = row && linkOf(row, clock()).intake;
-      if (!row || !intake) throw new ProblemError('not_found');
-      valueOf(await closeIntake(trx, linkId, 'reviewed_at', clock()));
-      const dogId = await addDog(trx, salonId, form.dog, form.owner, today);
-      for (const card of form.cards) {
-        const text = intake[card].slice(0, 300);
-        if (text !== '')
-          valueOf(
-            await addNote(trx, salonId, dogId, { kind: CARD_KIND[card], text, saidBy: `${form.owner.name} (owner)`.slice(0, 60) }, today),
-          );
-      }
-      return dogId;
-    });
-    response.status(201).json({ id });
-  });
-
-  router.post('/intakes/:linkId/set-aside', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'edit_dog');
-    valueOf(await db.inSalon(salonId, (trx) => closeIntake(trx, readId(request.params.linkId), 'set_aside_at', clock())));
-    response.status(204).end();
-  });
-
-  router.delete('/links/:linkId', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'book');
-    valueOf(await db.inSalon(salonId, (trx) => takeBack(trx, readId(request.params.linkId), clock())));
-    response.status(204).end();
-  });
-
-  router.get('/messages', async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'book');
-    response.json({ messages: await db.inSalon(salonId, readMessages) });
-  });
+  router.post(
+    '/visits/:visitId/links',
+    route(
+      'plan',
+      NEW_AGREEMENT_LINK,
+      async (ask): Promise<Outcome<NewLink>> => {
+        const visitId = ask.id('visitId');
+        const { toName, phone, offer } = ask.input;
+        const visit = await ask.trx.selectFrom('visit').select('visit_id').where('visit_id', '=', visitId).executeTakeFirst();
+        if (!visit) return refused('not_found');
+        const link: NewLinkOf = { kind: 'agreement', visitId, madeBy: ask.staffId, toName, phone, asked: offer };
+        const words = (url: string) =>
+          `${ask.salon.name}: please read and answer what we agree for ${offer.dogName} today: ${url} The link works once, for 24 hours.`;
+        return done(await send(ask, link, words));
+      },
+      { answer: asMade },
+    ),
+  );
+  router.get(
+    '/visits/:visitId/links',
+    route('read', NOTHING, async ({ trx, now, id }) => done({ links: await listLinks(trx, id('visitId'), now) })),
+  );
+  router.get(
+    '/visits/:visitId/agreement.pdf',
+    route('read', NOTHING, ({ trx, id }) => readCopy(trx, id('visitId')), { answer: asPdf('agreement.pdf') }),
+  );
+  router.post(
+    '/intakes',
+    route(
+      'book',
+      NEW_INTAKE_LINK,
+      async (ask) => {
+        const { toName, phone } = ask.input;
+        const link: NewLinkOf = { kind: 'intake', visitId: null, madeBy: ask.staffId, toName, phone, asked: {} };
+        const words = (url: string) =>
+          `${ask.salon.name}: before the first visit, please tell us about your dog: ${url} The link works once, for 7 days.`;
+        return done(await send(ask, link, words));
+      },
+      { answer: asMade },
+    ),
+  );
+  router.get(
+    '/intakes',
+    route('read', NOTHING, async ({ trx, now }) => done({ links: await listLinks(trx, undefined, now) })),
+  );
+  router.post('/intakes/:linkId/accepted', route('edit_dog', INTAKE_REVIEW, acceptIntake, { answer: asMadeId }));
+  router.post(
+    '/intakes/:linkId/set-aside',
+    route('edit_dog', NOTHING, ({ trx, now, id }) => closeIntake(trx, id('linkId'), 'set_aside_at', now)),
+  );
+  router.delete(
+    '/links/:linkId',
+    route('book', NOTHING, ({ trx, now, id }) => takeBack(trx, id('linkId'), now)),
+  );
+  router.get(
+    '/messages',
+    route('book', NOTHING, async ({ trx }) => done({ messages: await readMessages(trx) })),
+  );
   return router;
 }
 
+/** A dog's file from what its owner told, as it was reviewed. @returns the dog's id */
+async function acceptIntake({ trx, salonId, input: form, today, now, id }: Ask<IntakeReview>): Promise<Outcome<string>> {
+  // Whoever reviews has the owner's own words before them: a weight that looks odd was asked back there.
+  const right = checkDog(form.dog, today, undefined, ['dog.weightKg']);
+  if (!right.ok) return right;
+  const row = await readLink(trx, id('linkId'), true);
+  const intake = row && linkOf(row, now).intake;
+  if (!intake) return refused('not_found');
+  const closed = await closeIntake(trx, id('linkId'), 'reviewed_at', now);
+  if (!closed.ok) return closed;
+  const dogId = await addDog(trx, salonId, form.dog, form.owner, today);
+  for (const card of form.cards) {
+    const text = intake[card].slice(0, MOST_NOTED);
+    if (text === '') continue;
+    const note = { kind: CARD_KIND[card], text, saidBy: `${form.owner.name} (owner)`.slice(0, MOST_NAMED) };
+    const added = await addNote(trx, salonId, dogId, note, today);
+    if (!added.ok) return added;
+  }
+  return done(dogId);
+}
+
+/** What a note has room for, letters. */
+const MOST_NOTED = 300;
+const MOST_NAMED = 60;
 const CARD_KIND = { fears: 'avoid', calms: 'works', hurtBefore: 'injury', biteStory: 'avoid' } as const;

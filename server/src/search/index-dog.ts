@@ -31,18 +31,17 @@ export async function indexDog(trx: Transaction<Tables> | Kysely<Tables>, by: Fo
       .insertInto('search_posting')
       .values(postings.map((p) => ({ salon_id: by.salonId, dog_id: by.dogId, ...p })))
       .execute();
-  await trx
-    .updateTable('dog')
-    .set({
-      search_phones: by.phones
-        .map(phoneDigits)
-        .filter((d) => d !== '')
-        .join(';'),
-    })
-    .where('salon_id', '=', by.salonId)
-    .where('dog_id', '=', by.dogId)
-    .execute();
+  await trx.deleteFrom('search_phone').where('salon_id', '=', by.salonId).where('dog_id', '=', by.dogId).execute();
+  const tails = [...new Set(by.phones.map(phoneDigits).flatMap(tailsOf))];
+  if (tails.length > 0)
+    await trx
+      .insertInto('search_phone')
+      .values(tails.map((tail) => ({ salon_id: by.salonId, dog_id: by.dogId, tail })))
+      .execute();
 }
+
+/** Each end of a number, so that whatever stands inside begins one of them. */
+const tailsOf = (digits: string): string[] => [...digits].map((_, i) => digits.slice(i));
 
 /** As {@link indexDog}, from what the tables say of a dog and its people. */
 export async function indexStoredDog(trx: Transaction<Tables> | Kysely<Tables>, dogId: string): Promise<void> {

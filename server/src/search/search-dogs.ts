@@ -8,6 +8,9 @@ export const DOGS_LISTED = 100;
 /** Words of the salon that a typed word may stand for. Our default. */
 const WORDS_MEANT = 60;
 
+/** Comes after every digit. */
+const AFTER_DIGITS = ':';
+
 /** What a typed word is worth as the word it may stand for. Our defaults: the same, its beginning, misspelt, sounds alike. */
 const WORTH = { same: 1, begins: 0.9, misspelt: 0.7, perLetter: 0.12, beginsMisspelt: 0.5, sounds: 0.4, inPerson: 0.95 } as const;
 
@@ -52,9 +55,11 @@ async function byWord(trx: InSalon, word: string): Promise<Map<string, number>> 
 
 async function byPhone(trx: InSalon, digits: string): Promise<Map<string, number>> {
   const rows = await trx
-    .selectFrom('dog')
+    .selectFrom('search_phone')
     .select('dog_id')
-    .where('search_phones', 'like', `%${digits}%`)
+    .distinct()
+    .where('tail', '>=', digits)
+    .where('tail', '<', `${digits}${AFTER_DIGITS}`)
     .limit(DOGS_LISTED * 2)
     .execute();
   return new Map(rows.map((r) => [r.dog_id, WORTH.same]));

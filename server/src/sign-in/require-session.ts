@@ -1,10 +1,7 @@
 import type { Request, RequestHandler } from 'express';
-import { may } from '@mansuet/core/access';
-import type { Salon, Staff } from '@mansuet/core/contract';
-import type { Action } from '@mansuet/core/words';
 import type { Database } from '../database/database.js';
 import { findGrant } from '../grants/grants.repository.js';
-import { whoIs, type Who } from './sign-in.repository.js';
+import type { Who } from './sign-in.repository.js';
 import { ProblemError } from '../problems/problem-error.js';
 
 declare module 'express-session' {
@@ -40,23 +37,13 @@ export function whoSent(request: Request): Who {
 /** The header that carries a device's right to write in somebody's name. */
 export const GRANT_HEADER = 'x-mansuet-grant';
 
-/** Who writes: whose right the device names, or whoever is signed in. The role must allow it. @throws ProblemError `grant_ended`, `signed_out`, `forbidden` */
-export async function requireWriter(db: Database, request: Request): Promise<Who & { staff: Staff; salon: Salon }> {
-  const secret = request.get(GRANT_HEADER);
-  if (secret === undefined) return requireAction(db, request, 'record');
-  const who = await findGrant(db, secret);
-  if (!who) throw new ProblemError('grant_ended');
-  return mayDo(db, who, 'record');
-}
-
-/** As {@link whoSent}, and the role must allow it: it is read anew, so that a changed role counts at once. */
-export async function requireAction(db: Database, request: Request, action: Action): Promise<Who & { staff: Staff; salon: Salon }> {
-  return mayDo(db, whoSent(request), action);
-}
-
-async function mayDo(db: Database, who: Who, action: Action): Promise<Who & { staff: Staff; salon: Salon }> {
-  const found = await db.inSalon(who.salonId, (trx) => whoIs(trx, who));
-  if (!found) throw new ProblemError('signed_out');
-  if (!may(found.staff.role, action)) throw new ProblemError('forbidden');
-  return { ...who, ...found };
-}
+/** Who writes: whose right the device names, or whoever is signed in. @throws ProblemError `grant_ended`, `signed_out` */
+export const writerOf =
+  (db: Database) =>
+  async (request: Request): Promise<Who> => {
+    const secret = request.get(GRANT_HEADER);
+    if (secret === undefined) return whoSent(request);
+    const who = await findGrant(db, secret);
+    if (!who) throw new ProblemError('grant_ended');
+    return who;
+  };

@@ -1,10 +1,11 @@
 import { hash, verify } from '@node-rs/argon2';
-import { sql } from 'kysely';
+import { type Selectable, sql } from 'kysely';
 import { type FirstRunForm, HOUSE_RULES, type NewStaffForm, type Salon, type Staff } from '@mansuet/core/contract';
 import { NO_ZONE, type Zone } from '@mansuet/core/days';
-import { done, type Outcome, refused, refusedField, saying } from '@mansuet/core/words';
+import { done, type Outcome, refused, refusedField, type Role, saying } from '@mansuet/core/words';
 import { randomUUID } from 'node:crypto';
 import type { Database, InSalon } from '../database/database.js';
+import type { Tables } from '../database/schema.js';
 
 export interface Who {
   readonly salonId: string;
@@ -24,28 +25,35 @@ export async function checkPassword(db: Database, login: string, password: strin
   return found && right ? done({ salonId: found.salon_id, staffId: found.staff_id }) : refused('wrong_sign_in');
 }
 
-/** Name and role of a person, and the salon; `undefined` when the person is gone. */
-export async function whoIs(trx: InSalon, who: Who): Promise<{ staff: Staff; salon: Salon } | undefined> {
-  const staff = (await staffOf(trx)).find((s) => s.staffId === who.staffId);
-  const salon = await salonOf(trx);
-  return staff && salon && { staff, salon };
+/** Sets the salon for what follows in the transaction, and says who asks there: role and rules as they are now; `undefined` when the person is gone. */
+export async function enterSalon(trx: InSalon, who: Who): Promise<{ staff: Staff; salon: Salon } | undefined> {
+  const { rows } = await sql<{
+    name: string;
+    role: Role;
+    trained: boolean;
+    salon_row: Selectable<Tables['salon']>;
+  }>`select * from enter_salon(${who.salonId}, ${who.staffId})`.execute(trx);
+  const row = rows[0];
+  return row && { staff: { staffId: who.staffId, name: row.name, role: row.role, trained: row.trained }, salon: salonFrom(row.salon_row) };
 }
 
 export async function salonOf(trx: InSalon): Promise<Salon | undefined> {
   const row = await trx.selectFrom('salon').selectAll().executeTakeFirst();
-  return (
-    row && {
-      salonId: row.salon_id,
-      name: row.name,
-      vetName: row.vet_name,
-      vetPhone: row.vet_phone,
-      currency: row.currency,
-      ratePerMinuteMinor: row.rate_per_minute_minor,
-      house: HOUSE_RULES.parse(row.house_rules),
-      bladesOwned: row.blades_owned,
-      timeZone: row.time_zone,
-    }
-  );
+  return row && salonFrom(row);
+}
+
+function salonFrom(row: Selectable<Tables['salon']>): Salon {
+  return {
+    salonId: row.salon_id,
+    name: row.name,
+    vetName: row.vet_name,
+    vetPhone: row.vet_phone,
+    currency: row.currency,
+    ratePerMinuteMinor: row.rate_per_minute_minor,
+    house: HOUSE_RULES.parse(row.house_rules),
+    bladesOwned: row.blades_owned,
+    timeZone: row.time_zone,
+  };
 }
 
 /** The place whose clock counts in this salon. */

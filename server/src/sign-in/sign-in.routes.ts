@@ -3,8 +3,10 @@ import { rateLimit } from 'express-rate-limit';
 import { randomBytes } from 'node:crypto';
 import { FIRST_RUN, NEW_STAFF, type Session, SIGN_IN } from '@mansuet/core/contract';
 import type { Database } from '../database/database.js';
-import { requireAction, requireCsrf } from './require-session.js';
-import { addStaff, checkPassword, foundSalon, hasSalon, whoIs, type Who } from './sign-in.repository.js';
+import { asMadeId } from '../route/answers.js';
+import { type RouteParts, routesOf } from '../route/route.js';
+import { requireCsrf } from './require-session.js';
+import { addStaff, checkPassword, enterSalon, foundSalon, hasSalon, type Who } from './sign-in.repository.js';
 import { ProblemError, valueOf } from '../problems/problem-error.js';
 
 const WINDOW_MS = 15 * 60_000;
@@ -18,8 +20,9 @@ export interface SignInOptions {
 }
 
 /** `/api/session`, `/api/first-run`, `/api/staff`. */
-export function signInRoutes(db: Database, options: SignInOptions): Router {
+export function signInRoutes(parts: RouteParts, options: SignInOptions): Router {
   const router = Router();
+  const { db } = parts;
   const limit = rateLimit({
     windowMs: WINDOW_MS,
     limit: FAILED_TRIES,
@@ -53,12 +56,11 @@ export function signInRoutes(db: Database, options: SignInOptions): Router {
     response.status(201).json(await sessionAnswer(db, request, options));
   });
 
-  router.post('/staff', requireCsrf, async (request, response) => {
-    const { salonId } = await requireAction(db, request, 'manage_staff');
-    const form = NEW_STAFF.parse(request.body);
-    const id = valueOf(await db.inSalon(salonId, (trx) => addStaff(trx, salonId, form)));
-    response.status(201).json({ id });
-  });
+  router.post(
+    '/staff',
+    requireCsrf,
+    routesOf(parts)('manage_staff', NEW_STAFF, ({ trx, salonId, input }) => addStaff(trx, salonId, input), { answer: asMadeId }),
+  );
   return router;
 }
 
@@ -73,7 +75,7 @@ const asError = (thrown: unknown): Error => (thrown instanceof Error ? thrown : 
 
 async function sessionAnswer(db: Database, request: Request, options: SignInOptions): Promise<Session> {
   const { who, csrf } = request.session;
-  const found = who && (await db.inSalon(who.salonId, (trx) => whoIs(trx, who)));
+  const found = who && (await db.transaction((trx) => enterSalon(trx, who)));
   return {
     signedIn: found && csrf ? { ...found, csrf } : null,
     firstRun: !(await hasSalon(db)),

@@ -1,9 +1,10 @@
-import { sql } from 'kysely';
+import { type Insertable, type Selectable, sql } from 'kysely';
 import type { VisitEvent } from '@mansuet/core/log';
 import { done, type Outcome, refused, saying } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
+import type { Tables } from '../database/schema.js';
 import { CHANNEL, grownNotice } from '../live/notices.js';
-import { idsElsewhere, strangersIn, voidsOfOthers, whereStored } from './check-batch.js';
+import { type Added, idsElsewhere, strangersIn, voidsOfOthers } from './check-batch.js';
 import type { KeptVisits } from './kept-visits.js';
 import { project } from './project.js';
 import { readRow } from './read-events.js';
@@ -31,7 +32,7 @@ export interface AppendParts {
 /**
  * Adds events to a visit: the log, its projections and the notice to other browsers in one transaction. They are added first; then only what is
  * new is read, and only tables in which something changed are written.
- * @returns what was stored; `committed` is called once the transaction has ended well
+ * @returns what was stored; `committed` is called once the transaction has ended well. After a refusal the transaction must not be kept.
  */
 export async function appendEvents(
   trx: InSalon,
@@ -43,56 +44,60 @@ export async function appendEvents(
   // Two tablets on one visit take turns, so that each projection is made from all events, and cursors count up in the order of commits.
   await sql`select pg_advisory_xact_lock(hashtextextended(${visitId}, 0))`.execute(trx);
   const before = kept?.take(salonId, visitId);
-  const stands = await whereStored(trx, events);
-  const wrong = [...(await strangersIn(trx, events, stands)), ...idsElsewhere(visitId, events, stands)];
-  if (wrong.length > 0) return refused('bad_input', saying('problem.nothing_stored', {}), wrong);
-  const foreign = await voidsOfOthers(trx, visitId, events, stands);
-  if (foreign.length > 0) return refused('forbidden', saying('problem.nothing_stored', {}), foreign);
   if (!before && !events.some((e) => e.type === 'visit_booked') && !(await isBooked(trx, visitId)))
     return refused('not_found', saying('problem.never_booked', {}));
   const inserted = await trx
     .insertInto('visit_event')
-    .values(
-      events.map((e) => {
-        const said = e.timed === undefined ? undefined : told?.get(e.id);
-        return {
-          salon_id: salonId,
-          event_id: e.id,
-          visit_id: visitId,
-          at: e.at,
-          by_staff: e.by,
-          device: e.stamp.device,
-          stamp_wall_ms: e.stamp.wallMs,
-          stamp_counter: e.stamp.counter,
-          v: e.v,
-          type: e.type,
-          body: JSON.stringify(e.body),
-          act: e.act ?? null,
-          timed: e.timed ?? null,
-          told_at: said?.at ?? null,
-          told_wall_ms: said?.stamp.wallMs ?? null,
-        };
-      }),
-    )
+    .values(events.map((e) => rowOf(salonId, e, told?.get(e.id))))
     .onConflict((c) => c.columns(['salon_id', 'event_id']).doNothing())
     .returning('event_id')
     .execute();
-  const stored = new Set(inserted.map((r) => r.event_id));
+  const fresh = new Set(inserted.map((r) => r.event_id));
+  const repeated = await standing(trx, events, fresh);
+  const added: Added = { visitId, events, fresh };
+  const wrong = [...(await strangersIn(trx, added)), ...idsElsewhere(added, new Map(repeated.map((r) => [r.event_id, r.visit_id])))];
+  if (wrong.length > 0) return refused('bad_input', saying('problem.nothing_stored', {}), wrong);
+  const foreign = await voidsOfOthers(trx, added);
+  if (foreign.length > 0) return refused('forbidden', saying('problem.nothing_stored', {}), foreign);
   let after = before;
-  if (stored.size > 0) {
-    after = await project(trx, salonId, visitId, before, stored);
+  if (fresh.size > 0) {
+    after = await project(trx, salonId, visitId, before, fresh);
     await sql`select pg_notify(${CHANNEL}, ${grownNotice(salonId, visitId)})`.execute(trx);
   }
-  const known = events.map((e) => e.id).filter((id) => !stored.has(id));
   return done({
-    stored: [...stored],
-    known,
+    stored: [...fresh],
+    known: repeated.map((r) => r.event_id),
     // A batch whose answer was lost is sent again: how those were timed the first time is told then.
-    timed: [...events.filter((e) => stored.has(e.id) && e.timed !== undefined), ...(await timedAmong(trx, known))],
+    timed: [
+      ...events.filter((e) => fresh.has(e.id) && e.timed !== undefined),
+      ...repeated.flatMap((row) => (row.timed === null ? [] : (readRow(row) ?? []))),
+    ],
     committed: () => {
       if (after) kept?.put(salonId, visitId, after);
     },
   });
+}
+
+/** An entry as it is stored. @param said what the device had said, where its time was put right */
+function rowOf(salonId: string, e: VisitEvent, said: VisitEvent | undefined): Insertable<Tables['visit_event']> {
+  const told = e.timed === undefined ? undefined : said;
+  return {
+    salon_id: salonId,
+    event_id: e.id,
+    visit_id: e.visitId,
+    at: e.at,
+    by_staff: e.by,
+    device: e.stamp.device,
+    stamp_wall_ms: e.stamp.wallMs,
+    stamp_counter: e.stamp.counter,
+    v: e.v,
+    type: e.type,
+    body: JSON.stringify(e.body),
+    act: e.act ?? null,
+    timed: e.timed ?? null,
+    told_at: told?.at ?? null,
+    told_wall_ms: told?.stamp.wallMs ?? null,
+  };
 }
 
 /** Something stands in its log: entries come in any order, and a booking may come after what it was for. */
@@ -100,8 +105,13 @@ async function isBooked(trx: InSalon, visitId: string): Promise<boolean> {
   return (await trx.selectFrom('visit_event').select('event_id').where('visit_id', '=', visitId).limit(1).executeTakeFirst()) !== undefined;
 }
 
-async function timedAmong(trx: InSalon, ids: readonly string[]): Promise<VisitEvent[]> {
+/** What was there before it was sent, wherever it stands. */
+async function standing(
+  trx: InSalon,
+  events: readonly VisitEvent[],
+  fresh: ReadonlySet<string>,
+): Promise<Selectable<Tables['visit_event']>[]> {
+  const ids = events.map((e) => e.id).filter((id) => !fresh.has(id));
   if (ids.length === 0) return [];
-  const rows = await trx.selectFrom('visit_event').selectAll().where('event_id', 'in', ids).where('timed', 'is not', null).execute();
-  return rows.flatMap((row) => readRow(row) ?? []);
+  return trx.selectFrom('visit_event').selectAll().where('event_id', 'in', ids).execute();
 }

@@ -13,6 +13,8 @@ const DRAFTS: readonly EventDraft[] = [
   { type: 'break_started', body: {} },
   { type: 'break_ended', body: {} },
   { type: 'noted', body: { text: 'calmer after the break' } },
+  { type: 'visit_ended', body: { outcome: 'finished', why: '' } },
+  { type: 'handed_back', body: { toldTo: 'x', nextVisit: null, vetAdvised: false } },
 ];
 
 describe('visits that a process keeps', () => {
@@ -85,8 +87,19 @@ describe('visits that a process keeps', () => {
     expect((await post({ ...note, visitId: '01900000-0000-7000-8000-0000000000ff' })).status).toBe(422);
     expect((await post(anEvent(visitId, '01900000-0000-7000-8000-0000000000aa', { type: 'file_read', body: {} }))).status).toBe(403);
     await post(note);
-    const [row] = (await tables(visitId)).visit;
-    expect([row?.phase, row?.summary.notes]).toEqual(['feel_over', ['x']]);
+    // Of a visit that runs nothing is summed up; of one that is over, all of it.
+    expect((await tables(visitId)).visit[0]).toEqual(jasmine.objectContaining({ phase: 'feel_over', summary: null }));
+    await post(
+      anEvent(visitId, browser.staffId, { type: 'visit_ended', body: { outcome: 'not_today', why: '' } }),
+      anEvent(visitId, browser.staffId, { type: 'handed_back', body: { toldTo: 'x', nextVisit: null, vetAdvised: false } }),
+    );
+    const [over] = (await tables(visitId)).visit;
+    expect([over?.phase, over?.summary?.notes]).toEqual(['gone', ['x']]);
+    // Taken back, it runs again.
+    const { events } = (await browser.send('GET', `/api/visits/${visitId}/events`)).json as { events: { id: string; type: string }[] };
+    const handed = events.find((e) => e.type === 'handed_back')?.id ?? '';
+    await post(anEvent(visitId, browser.staffId, { type: 'voided', body: { target: handed, why: 'undo' } }));
+    expect((await tables(visitId)).visit[0]?.summary).toBeNull();
   });
 
   it('are let go, the longest unused first, and taken out while they are read on', () => {

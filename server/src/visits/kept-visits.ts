@@ -1,11 +1,8 @@
-import { StandingMeter } from '@mansuet/core/strain';
 import type { VisitState } from '@mansuet/core/visit';
 
 /** A visit as this process last left it: read on from here, where nobody else has added to it in a way that needs all of it anew. */
 export interface KeptVisit {
   readonly state: VisitState;
-  /** Reads the strain on from where it stood. */
-  readonly meter: StandingMeter;
   /** How far the log had been read. */
   readonly cursor: number;
   /** What was last written of it to each table. */

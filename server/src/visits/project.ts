@@ -1,5 +1,4 @@
-import { StandingMeter } from '@mansuet/core/strain';
-import { readOn, replay, summarize } from '@mansuet/core/visit';
+import { phaseOf, readOn, replay, summarize } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
 import type { KeptVisit } from './kept-visits.js';
 import { readLog } from './read-events.js';
@@ -18,14 +17,16 @@ export async function project(
   own?: ReadonlySet<string>,
 ): Promise<KeptVisit | undefined> {
   const visit = await readVisitOn(trx, visitId, before, own);
-  const { state, meter } = visit;
+  const { state } = visit;
   const { dogId, groomerId, arrivesAt, day } = state;
   if (!dogId || !groomerId || !arrivesAt || !day) return undefined;
-  const summary = summarize(state, undefined, meter);
-  const row = { dog_id: dogId, groomer_id: groomerId, arrives_at: arrivesAt, phase: summary.phase, summary: JSON.stringify(summary) };
+  const phase = phaseOf(state);
+  // Summed up when it is over: of one that runs nobody asks for more than how far it is, and each tap would write all of it anew.
+  const summary = phase === 'gone' ? summarize(state) : undefined;
+  const row = { dog_id: dogId, groomer_id: groomerId, arrives_at: arrivesAt, phase, summary: summary ? JSON.stringify(summary) : null };
   const key = { salon_id: salonId, visit_id: visitId, dog_id: dogId };
   const rows = {
-    exposure: summary.exposure.map((e) => ({
+    exposure: (summary?.exposure ?? []).map((e) => ({
       ...key,
       activity: e.activity,
       hold: e.hold,
@@ -99,7 +100,7 @@ async function readVisitOn(
   const written = before && news?.events.every((e) => own?.has(e.id)) ? before.written : new Map<string, string>();
   if (before && news && readOn(before.state, news.events)) return { ...before, cursor: news.cursor, written };
   const { events, cursor } = await readLog(trx, visitId);
-  return { state: replay(visitId, events), meter: new StandingMeter(), cursor, written };
+  return { state: replay(visitId, events), cursor, written };
 }
 
 /** Makes every projection of a salon again from its events. @returns how many visits */

@@ -1,35 +1,61 @@
 import type * as z from 'zod';
-import type { EVENT_BATCH } from '@mansuet/core/contract';
-import { judgeTime, readEvent, type VisitEvent } from '@mansuet/core/log';
-import { done, type FieldProblem, type Outcome, refused, saying } from '@mansuet/core/words';
+import { may } from '@mansuet/core/access';
+import type { EVENT_BATCH, Staff } from '@mansuet/core/contract';
+import { type EventType, judgeTime, readEvent, type VisitEvent } from '@mansuet/core/log';
+import { type Action, done, type FieldProblem, type Outcome, refused, saying } from '@mansuet/core/words';
+
+/** Events that more is needed for than to record. */
+const NEEDS: Readonly<Partial<Record<EventType, Action>>> = {
+  visit_booked: 'book',
+  asked_changed: 'book',
+  agreed: 'plan',
+  plan_wished: 'plan',
+  plan_accepted: 'plan',
+  handed_back: 'plan',
+};
 
 /** Past this nothing is booked, years from now. Our default. */
 const BOOKED_AHEAD_YEARS = 3;
 /** Before this nothing was. Our default. */
 const EARLIEST = '2000-01-01';
 
-/** An entry as it is stored, beside what the device had said. */
 export interface Received {
-  readonly event: VisitEvent;
-  readonly told: VisitEvent;
+  /** As they are stored. */
+  readonly events: VisitEvent[];
+  /** What the device had said, by id. */
+  readonly told: ReadonlyMap<string, VisitEvent>;
 }
 
 /**
  * Checks every event of a batch; one bad event refuses the batch, by name. A wrong clock refuses none: its time is put right, see `judgeTime`.
  * @param now the salon's clock
+ * @param staff who sends: nobody writes as somebody else, or what their role does not let them
  */
-export function readBatch(visitId: string, batch: z.infer<typeof EVENT_BATCH>, now: Date): Outcome<Received[]> {
+export function readBatch(visitId: string, batch: z.infer<typeof EVENT_BATCH>, now: Date, staff: Staff): Outcome<Received> {
   const errors: FieldProblem[] = [];
   const offsetMs = batch.deviceNow === undefined ? undefined : now.getTime() - batch.deviceNow;
-  const received = batch.events.flatMap((one, i) => {
+  const told = new Map<string, VisitEvent>();
+  const events = batch.events.flatMap((one, i) => {
     const read = readEvent(one);
     if (!read.ok) errors.push(...read.fields.map((f) => ({ path: `events.${i}.${f.path}`, says: f.says })));
     else if (read.event.visitId !== visitId) errors.push({ path: `events.${i}.visitId`, says: saying('form.other_visit', {}) });
     else if (isBookedOut(read.event, now)) errors.push({ path: `events.${i}.body.arrivesAt`, says: saying('form.time_out_of_range', {}) });
-    else return [{ event: judgeTime(read.event, now.getTime(), offsetMs, i), told: read.event }];
+    else {
+      told.set(read.event.id, read.event);
+      return [judgeTime(read.event, now.getTime(), offsetMs, i)];
+    }
     return [];
   });
-  return errors.length > 0 ? refused('bad_input', saying('problem.nothing_stored', {}), errors) : done(received);
+  if (errors.length > 0) return refused('bad_input', saying('problem.nothing_stored', {}), errors);
+  const above = notTheirs(events, staff);
+  return above.length > 0 ? refused('forbidden', saying('problem.nothing_stored', {}), above) : done({ events, told });
+}
+
+function notTheirs(events: readonly VisitEvent[], staff: Staff): FieldProblem[] {
+  return events.flatMap((e, i) => {
+    if (e.by !== staff.staffId) return [{ path: `events.${i}.by`, says: saying('form.by_somebody_else', {}) }];
+    return may(staff.role, NEEDS[e.type] ?? 'record') ? [] : [{ path: `events.${i}.type`, says: saying('form.not_this_role', {}) }];
+  });
 }
 
 /** A day on which nobody would ever look for it. */

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { sql } from 'kysely';
+import { type NotNull, sql } from 'kysely';
 import type { HasOfToday, Today, TodayNews } from '@mansuet/core/contract';
 import { dayOf } from '@mansuet/core/days';
 import { knownFacts, type VisitSummary } from '@mansuet/core/visit';
@@ -105,6 +105,7 @@ async function summariesThatWarn(trx: InSalon, dogIds: readonly string[], day: s
     .select(['visit.summary', 'dog.dog_id', 'dog.merged_into'])
     .where((x) => x.or([x('dog.dog_id', 'in', dogIds), x('dog.merged_into', 'in', dogIds)]))
     .where('visit.phase', '=', 'gone')
+    .$narrowType<{ summary: NotNull }>()
     .where((x) =>
       x.or([
         x('visit.arrives_at', '>=', sql<Date>`${day}::date - interval '1 year'`),

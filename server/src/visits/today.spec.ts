@@ -1,6 +1,6 @@
 import { addStaff, foundSalon } from '../sign-in/sign-in.repository.js';
 import { randomUUID } from 'node:crypto';
-import { makeEvent } from '@mansuet/core/log';
+import { type EventDraft, makeEvents } from '@mansuet/core/log';
 import type { Zone } from '@mansuet/core/days';
 import { addDog } from '../dogs/dogs.repository.js';
 import { A_DOG, booked, specServer, type SpecServer } from '../testing/spec-salon.js';
@@ -33,23 +33,20 @@ describe('the day of a salon', () => {
   });
   afterAll(() => server.close());
 
-  const bookAt = (arrivesAt: string, zone: Zone): Promise<string> =>
+  const bookAt = (arrivesAt: string, zone: Zone, more: EventDraft[] = []): Promise<string> =>
     server.db.inSalon(salonId, async (trx) => {
       const visitId = randomUUID();
       const draft = booked(dogId, staffId);
       if (draft.type !== 'visit_booked') throw new Error('not a booking');
-      const event = makeEvent(
-        { ...draft, body: { ...draft.body, arrivesAt, zone } },
-        {
-          visitId,
-          by: staffId,
-          device: 'spec',
-          nowMs: Date.parse('2026-01-01'),
-          random: (b) => crypto.getRandomValues(b),
-          last: undefined,
-        },
-      );
-      const taken = await appendEvents(trx, salonId, visitId, [event]);
+      const events = makeEvents([{ ...draft, body: { ...draft.body, arrivesAt, zone } }, ...more], {
+        visitId,
+        by: staffId,
+        device: 'spec',
+        nowMs: Date.parse('2026-01-01'),
+        random: (b) => crypto.getRandomValues(b),
+        last: undefined,
+      });
+      const taken = await appendEvents(trx, salonId, visitId, events);
       if (!taken.ok) throw new Error('not stored');
       return visitId;
     });
@@ -87,10 +84,14 @@ describe('the day of a salon', () => {
   });
 
   it('is the day that the visit and its measures are kept under', async () => {
-    const visitId = await bookAt('2026-08-01T20:30:00.000Z', 'Pacific/Auckland');
-    const { summary } = await server.db.inSalon(salonId, (trx) =>
-      trx.selectFrom('visit').select('summary').where('visit_id', '=', visitId).executeTakeFirstOrThrow(),
-    );
-    expect(summary.on).toBe('2026-08-02');
+    const visitId = await bookAt('2026-08-01T20:30:00.000Z', 'Pacific/Auckland', [
+      { type: 'weighed', body: { kg: 18 } },
+      { type: 'handed_back', body: { toldTo: 'x', nextVisit: null, vetAdvised: false } },
+    ]);
+    const kept = await server.db.inSalon(salonId, async (trx) => ({
+      visit: await trx.selectFrom('visit').select('summary').where('visit_id', '=', visitId).executeTakeFirstOrThrow(),
+      weight: await trx.selectFrom('dog_weight').select('on_day').where('visit_id', '=', visitId).executeTakeFirstOrThrow(),
+    }));
+    expect([kept.visit.summary?.on, kept.weight.on_day]).toEqual(['2026-08-02', '2026-08-02']);
   });
 });

@@ -1,5 +1,5 @@
 import type { VisitContext } from '@mansuet/core/contract';
-import { sql } from 'kysely';
+import { type NotNull, sql } from 'kysely';
 import { poolKindsOf, poolOf } from '@mansuet/core/strain';
 import { paceOf, replay, type VisitSummary } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
@@ -45,6 +45,7 @@ export async function paceOfGroomer(trx: InSalon, groomerId: string): Promise<Vi
     .select('summary')
     .where('groomer_id', '=', groomerId)
     .where('phase', '=', 'gone')
+    .$narrowType<{ summary: NotNull }>()
     .orderBy('arrives_at', 'desc')
     .limit(PACE_VISITS)
     .execute();

@@ -347,6 +347,7 @@ describe('visits', () => {
         type: 'incident',
         body: { incidentId: randomUUID(), kind: 'near_miss', harm: 'none', zone: null, what: 'slipped' },
       }),
+      anEvent(visitId, by, { type: 'handed_back', body: { toldTo: 'x', nextVisit: null, vetAdvised: false } }),
     ]);
     const read = () =>
       server.db.inSalon(salonId, async (trx) => ({
