@@ -25,14 +25,16 @@ export function replay(visitId: string, events: Iterable<VisitEvent>): VisitStat
 /**
  * Reads a visit on: the state goes to where a replay of all events would be, at the cost of the new ones alone. The state is changed.
  * @param news events that the state does not have, in any order
- * @returns whether they could be added; where one belongs before what was read, or takes something back, nothing is changed and all has to be read anew
+ * @returns whether they could be added; where one belongs before what was read, or takes back something of it, nothing is changed and all has to be read anew
  */
 export function readOn(state: VisitState, news: readonly VisitEvent[]): boolean {
   const ordered = inOrder(news, state.visitId);
-  const first = ordered[0];
-  if (ordered.some((e) => e.type === 'voided')) return false;
+  const [first] = ordered;
   if (first && state.lastStamp && compareStamps(state.lastStamp, first.stamp) >= 0) return false;
-  for (const event of ordered) take(state, event, false);
+  const ids = new Set(ordered.map((e) => e.id));
+  if (ordered.some((e) => e.type === 'voided' && !ids.has(e.body.target))) return false;
+  const dead = voidedIds(ordered);
+  for (const event of ordered) take(state, event, dead.has(event.id));
   return true;
 }
 

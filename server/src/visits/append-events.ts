@@ -3,10 +3,10 @@ import type { VisitEvent } from '@mansuet/core/log';
 import { done, type Outcome, refused, saying } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import type { Tables } from '../database/schema.js';
-import { CHANNEL, grownNotice } from '../live/notices.js';
+import { CHANNEL } from '../live/notices.js';
 import { type Added, idsElsewhere, strangersIn, voidsOfOthers } from './check-batch.js';
 import type { KeptVisits } from './kept-visits.js';
-import { project } from './project.js';
+import { project, readOnVisit } from './project.js';
 import { readRow } from './read-events.js';
 
 export interface BatchTaken {
@@ -41,29 +41,19 @@ export async function appendEvents(
   events: readonly VisitEvent[],
   { told, kept }: AppendParts = {},
 ): Promise<Outcome<Appended>> {
-  // Two tablets on one visit take turns, so that each projection is made from all events, and cursors count up in the order of commits.
-  await sql`select pg_advisory_xact_lock(hashtextextended(${visitId}, 0))`.execute(trx);
   const before = kept?.take(salonId, visitId);
-  if (!before && !events.some((e) => e.type === 'visit_booked') && !(await isBooked(trx, visitId)))
+  const news = await addEvents(trx, visitId, before?.cursor ?? 0, events, told);
+  const fresh = new Set(news.filter((r) => r.fresh).map((r) => r.event_id));
+  // Something stands in its log: entries come in any order, and a booking may come after what it was for.
+  if (!before && news.length === fresh.size && !events.some((e) => e.type === 'visit_booked'))
     return refused('not_found', saying('problem.never_booked', {}));
-  const inserted = await trx
-    .insertInto('visit_event')
-    .values(events.map((e) => rowOf(salonId, e, told?.get(e.id))))
-    .onConflict((c) => c.columns(['salon_id', 'event_id']).doNothing())
-    .returning('event_id')
-    .execute();
-  const fresh = new Set(inserted.map((r) => r.event_id));
   const repeated = await standing(trx, events, fresh);
   const added: Added = { visitId, events, fresh };
   const wrong = [...(await strangersIn(trx, added)), ...idsElsewhere(added, new Map(repeated.map((r) => [r.event_id, r.visit_id])))];
   if (wrong.length > 0) return refused('bad_input', saying('problem.nothing_stored', {}), wrong);
   const foreign = await voidsOfOthers(trx, added);
   if (foreign.length > 0) return refused('forbidden', saying('problem.nothing_stored', {}), foreign);
-  let after = before;
-  if (fresh.size > 0) {
-    after = await project(trx, salonId, visitId, before, fresh);
-    await sql`select pg_notify(${CHANNEL}, ${grownNotice(salonId, visitId)})`.execute(trx);
-  }
+  const after = fresh.size > 0 ? await project(trx, salonId, await readOnVisit(trx, visitId, before, news, fresh)) : before;
   return done({
     stored: [...fresh],
     known: repeated.map((r) => r.event_id),
@@ -78,13 +68,32 @@ export async function appendEvents(
   });
 }
 
+/**
+ * Adds what is new, and tells every process of it.
+ * @param since the cursor of what was read before
+ * @returns the log from there on, what was just added among it
+ */
+async function addEvents(
+  trx: InSalon,
+  visitId: string,
+  since: number,
+  events: readonly VisitEvent[],
+  told: AppendParts['told'],
+): Promise<NewRow[]> {
+  const entries = JSON.stringify(events.map((e) => entryOf(e, told?.get(e.id))));
+  const { rows } = await sql<NewRow>`select * from add_events(${visitId}, ${since}, ${entries}, ${CHANNEL})`.execute(trx);
+  return rows;
+}
+type NewRow = Selectable<Tables['visit_event']> & { readonly fresh: boolean };
+
 /** An entry as it is stored. @param said what the device had said, where its time was put right */
-function rowOf(salonId: string, e: VisitEvent, said: VisitEvent | undefined): Insertable<Tables['visit_event']> {
+function entryOf(
+  e: VisitEvent,
+  said: VisitEvent | undefined,
+): Omit<Partial<Insertable<Tables['visit_event']>>, 'body'> & Pick<VisitEvent, 'body'> {
   const told = e.timed === undefined ? undefined : said;
   return {
-    salon_id: salonId,
     event_id: e.id,
-    visit_id: e.visitId,
     at: e.at,
     by_staff: e.by,
     device: e.stamp.device,
@@ -92,17 +101,12 @@ function rowOf(salonId: string, e: VisitEvent, said: VisitEvent | undefined): In
     stamp_counter: e.stamp.counter,
     v: e.v,
     type: e.type,
-    body: JSON.stringify(e.body),
+    body: e.body,
     act: e.act ?? null,
     timed: e.timed ?? null,
     told_at: told?.at ?? null,
     told_wall_ms: told?.stamp.wallMs ?? null,
   };
-}
-
-/** Something stands in its log: entries come in any order, and a booking may come after what it was for. */
-async function isBooked(trx: InSalon, visitId: string): Promise<boolean> {
-  return (await trx.selectFrom('visit_event').select('event_id').where('visit_id', '=', visitId).limit(1).executeTakeFirst()) !== undefined;
 }
 
 /** What was there before it was sent, wherever it stands. */

@@ -1,8 +1,8 @@
-import type { VisitState } from '@mansuet/core/visit';
+import type { Reading } from '@mansuet/core/visit';
 
 /** A visit as this process last left it: read on from here, where nobody else has added to it in a way that needs all of it anew. */
 export interface KeptVisit {
-  readonly state: VisitState;
+  readonly reading: Reading;
   /** How far the log had been read. */
   readonly cursor: number;
   /** What was last written of it to each table. */

@@ -1,23 +1,16 @@
-import { phaseOf, readOn, replay, summarize } from '@mansuet/core/visit';
+import { beginReading, goOnReading, phaseOf, summarize } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
 import type { KeptVisit } from './kept-visits.js';
-import { readLog } from './read-events.js';
+import { type LogRow, readLog, readRow } from './read-events.js';
 
 /**
  * Writes what the tables know of a visit: the same function as the browser's reads its events, so a projection can be thrown away and made again.
- * @param before the visit as this process left it: then only what came after is read, and only what changed is written
- * @param own ids of what this process has just added
+ * Only what changed since it was last left is written.
  * @returns the visit as it is left now; `undefined` for one without a booking
  */
-export async function project(
-  trx: InSalon,
-  salonId: string,
-  visitId: string,
-  before?: KeptVisit,
-  own?: ReadonlySet<string>,
-): Promise<KeptVisit | undefined> {
-  const visit = await readVisitOn(trx, visitId, before, own);
-  const { state } = visit;
+export async function project(trx: InSalon, salonId: string, visit: KeptVisit): Promise<KeptVisit | undefined> {
+  const { state } = visit.reading;
+  const { visitId } = state;
   const { dogId, groomerId, arrivesAt, day } = state;
   if (!dogId || !groomerId || !arrivesAt || !day) return undefined;
   const phase = phaseOf(state);
@@ -88,24 +81,38 @@ export async function project(
   return { ...visit, written };
 }
 
-/** The visit with all that is in its log, from where it was left if that can be. */
-async function readVisitOn(
+/** The visit with all that is in its log. */
+async function readVisit(trx: InSalon, visitId: string): Promise<KeptVisit> {
+  const { events, cursor } = await readLog(trx, visitId);
+  return { reading: beginReading(visitId, events), cursor, written: new Map() };
+}
+
+/**
+ * The visit with what is new in its log, from where it was left if that can be.
+ * @param before as this process left it
+ * @param news the log from there on; without `before` all of it
+ * @param own ids of what this process has just added
+ */
+export async function readOnVisit(
   trx: InSalon,
   visitId: string,
   before: KeptVisit | undefined,
-  own: ReadonlySet<string> | undefined,
+  news: readonly LogRow[],
+  own: ReadonlySet<string>,
 ): Promise<KeptVisit> {
-  const news = before && (await readLog(trx, visitId, before.cursor));
+  const events = news.flatMap((row) => readRow(row) ?? []);
+  const cursor = news.reduce((most, row) => Math.max(most, Number(row.seq)), before?.cursor ?? 0);
+  if (!before) return { reading: beginReading(visitId, events), cursor, written: new Map() };
   // What another process added it has also written: what stands in the tables is then not what this one left there.
-  const written = before && news?.events.every((e) => own?.has(e.id)) ? before.written : new Map<string, string>();
-  if (before && news && readOn(before.state, news.events)) return { ...before, cursor: news.cursor, written };
-  const { events, cursor } = await readLog(trx, visitId);
-  return { state: replay(visitId, events), cursor, written };
+  const written = news.every((row) => own.has(row.event_id)) ? before.written : new Map<string, string>();
+  const reading = goOnReading(before.reading, events);
+  if (reading) return { reading, cursor, written };
+  return { ...(await readVisit(trx, visitId)), written };
 }
 
 /** Makes every projection of a salon again from its events. @returns how many visits */
 export async function rebuildProjections(trx: InSalon, salonId: string): Promise<number> {
   const visits = await trx.selectFrom('visit_event').select('visit_id').distinct().execute();
-  for (const { visit_id } of visits) await project(trx, salonId, visit_id);
+  for (const { visit_id } of visits) await project(trx, salonId, await readVisit(trx, visit_id));
   return visits.length;
 }

@@ -46,8 +46,10 @@ export async function readLogs(trx: InSalon, after: ReadonlyMap<string, number>)
   return logs;
 }
 
+export type LogRow = Selectable<Tables['visit_event']>;
+
 /** An entry as it is stored, its time put right where it had to be; `undefined` for what this version cannot read. */
-export function readRow(row: Selectable<Tables['visit_event']>): VisitEvent | undefined {
+export function readRow(row: LogRow): VisitEvent | undefined {
   const read = readEvent({
     id: row.event_id,
     visitId: row.visit_id,

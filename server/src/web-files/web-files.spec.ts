@@ -1,5 +1,5 @@
 import express from 'express';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -14,7 +14,9 @@ describe('webFiles', () => {
   let directory: string;
 
   beforeAll(async () => {
-    directory = mkdtempSync(join(tmpdir(), 'mansuet-web-'));
+    // A checkout may lie in a folder that is hidden.
+    directory = join(mkdtempSync(join(tmpdir(), 'mansuet-web-')), '.hidden');
+    mkdirSync(directory);
     writeFileSync(join(directory, 'index.html'), '<title>Mansuet</title>');
     writeFileSync(join(directory, 'main-ABCD1234.js'), '1');
     writeFileSync(join(directory, 'icon.svg'), '<svg/>');
@@ -29,7 +31,7 @@ describe('webFiles', () => {
   });
   afterAll(() => {
     server.close();
-    rmSync(directory, { recursive: true });
+    rmSync(join(directory, '..'), { recursive: true });
   });
 
   for (const path of ['/', '/today', '/visits/1/work']) {

@@ -1,5 +1,4 @@
 import express, { type RequestHandler, Router } from 'express';
-import { join } from 'node:path';
 import { ProblemError } from '../problems/problem-error.js';
 
 const YEAR_SECONDS = 365 * 24 * 3600;
@@ -8,7 +7,8 @@ const YEAR_SECONDS = 365 * 24 * 3600;
 export function webFiles(directory: string): Router {
   const router = Router();
   const page: RequestHandler = (_request, response) => {
-    response.set('cache-control', 'no-cache').sendFile(join(directory, 'index.html'));
+    // Named from its folder: on the way there a folder may be a hidden one.
+    response.set('cache-control', 'no-cache').sendFile('index.html', { root: directory });
   };
   router.get('/', page);
   router.use(
