@@ -3,12 +3,13 @@ import { auditTime, concatMap, filter, from, merge, of, Subject } from 'rxjs';
 import { sayHasOfToday, type Today, TODAY, TODAY_NEWS, type TodayNews, type TodayVisit } from '@mansuet/core/contract';
 import { biteToldCounts, dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/knowledge/dogs';
 import type { VisitEvent } from '@mansuet/core/log';
-import { phaseOf, replay, type VisitState } from '@mansuet/core/visit';
+import { emptyVisit, phaseOf, type VisitState } from '@mansuet/core/visit';
 import type { Phase } from '@mansuet/core/words';
 import { type Answer, ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
 import { DeviceLog } from '../visit-log/device-log';
+import { NOTHING_READ, readGrowth, type ReadSoFar } from '../visit-log/read-growth';
 import { VISIT_DB } from '../visit-log/visit-db';
 import { Words } from '../wording/words.service';
 
@@ -23,6 +24,15 @@ export interface Tag {
   readonly leftOver: boolean;
 }
 
+/** A visit as it was last read, and from what. */
+interface ReadTag {
+  readonly own: readonly VisitEvent[];
+  readonly stored: readonly VisitEvent[];
+  readonly read: ReadSoFar;
+  readonly state: VisitState;
+}
+
+const NONE: readonly VisitEvent[] = [];
 const KEY = 'today';
 const SETTLE_MS = 150;
 
@@ -40,12 +50,13 @@ export class TodayService {
 
   readonly today = signal<Today | undefined>(undefined);
   readonly trouble = signal('');
+  private readonly read = new Map<string, ReadTag>();
   private readonly ids = computed(() => this.today()?.visits.map((v) => v.visitId) ?? [], { equal: (a, b) => a.join() === b.join() });
   readonly tags = computed<readonly Tag[]>(() => {
     const today = this.today();
     if (!today) return [];
     return today.visits.map((visit) => {
-      const state = replay(visit.visitId, [...(this.own().get(visit.visitId) ?? []), ...visit.events]);
+      const state = this.stateOf(visit, this.own().get(visit.visitId) ?? NONE);
       return {
         visit,
         state,
@@ -68,8 +79,8 @@ export class TodayService {
     effect(() => void this.readOwn(this.ids()));
     this.log.grown$
       .pipe(
-        filter((id) => this.ids().includes(id)),
-        concatMap((id) => from(this.readOwn([id]))),
+        filter(({ visitId }) => this.ids().includes(visitId)),
+        concatMap(({ visitId, more }) => (more ? of(this.addOwn(visitId, more)) : from(this.readOwn([visitId])))),
       )
       .subscribe();
   }
@@ -79,6 +90,19 @@ export class TodayService {
     this.asked$.next();
   }
 
+  /** What a visit comes to, read on from where it was read to. */
+  private stateOf(visit: TodayVisit, own: readonly VisitEvent[]): VisitState {
+    const was = this.read.get(visit.visitId);
+    if (was?.own === own && was.stored === visit.events) return was.state;
+    const read = readGrowth(was?.read ?? NOTHING_READ, { whole: [...own, ...visit.events] });
+    const state = read.state ?? emptyVisit(visit.visitId);
+    this.read.set(visit.visitId, { own, stored: visit.events, read, state });
+    return state;
+  }
+
+  private addOwn(visitId: string, more: readonly VisitEvent[]): void {
+    this.own.update((own) => new Map([...own, [visitId, [...(own.get(visitId) ?? []), ...more]]]));
+  }
   private async readOwn(ids: readonly string[]): Promise<void> {
     const found = await this.log.eventsOf(ids);
     this.own.update((own) => new Map([...own, ...found]));
@@ -119,7 +143,13 @@ export function withNews(had: Today, news: TodayNews): Today | undefined {
     const before = had.visits.find((v) => v.visitId === visitId);
     const known = row ?? before;
     if (!known) return undefined;
-    visits.push({ ...known, visitId, cursor, tag, events: [...(before?.events ?? []), ...events] });
+    visits.push({
+      ...known,
+      visitId,
+      cursor,
+      tag,
+      events: events.length === 0 && before ? before.events : [...(before?.events ?? []), ...events],
+    });
   }
   return { day: news.day, staff: news.staff, visits };
 }

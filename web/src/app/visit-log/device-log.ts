@@ -1,27 +1,45 @@
 import { Injectable, inject } from '@angular/core';
 import { group } from 'd3';
-import { Subject, type Observable, filter, from, merge, startWith, switchMap } from 'rxjs';
+import { EMPTY, Subject, type Observable, concatMap, defer, filter, from, map, merge, of, startWith, tap } from 'rxjs';
 import { laterStamp, readEvent, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { Tabs } from './tabs';
 import { type KeptEvent, VISIT_DB } from './visit-db';
+
+/** A visit's log: all of it, or what was recorded in this tab since. */
+export type Growth = { readonly whole: readonly VisitEvent[] } | { readonly more: readonly VisitEvent[] };
+/** Which visit grew, and by what where that is known. */
+export interface Grown {
+  readonly visitId: string;
+  readonly more?: readonly VisitEvent[];
+}
 
 /** The entries on this device: those recorded here, in whichever tab, and those of others as far as they have come. */
 @Injectable({ providedIn: 'root' })
 export class DeviceLog {
   private readonly db = inject(VISIT_DB);
   private readonly tabs = inject(Tabs);
-  private readonly grownHere = new Subject<string>();
-
+  private readonly grownHere = new Subject<Grown>();
   /** Visits that have grown, or have changed, in this tab or another. */
-  readonly grown$ = merge(this.grownHere, this.tabs.grown$);
+  readonly grown$: Observable<Grown> = merge(this.grownHere, this.tabs.grown$.pipe(map((visitId) => ({ visitId }))));
 
-  /** The events of a visit as they grow, from wherever they come. */
-  events$(visitId: string): Observable<VisitEvent[]> {
-    return this.grown$.pipe(
-      filter((id) => id === visitId),
-      startWith(visitId),
-      switchMap(() => from(this.events(visitId))),
-    );
+  /**
+   * A visit's log as it grows, from wherever what is new comes. What this tab itself records is passed on as it is; after everything else the log
+   * is read again, once for all that came while it was read.
+   */
+  growth$(visitId: string): Observable<Growth> {
+    return defer(() => {
+      let unread = 0;
+      return this.grown$.pipe(
+        filter((g) => g.visitId === visitId),
+        startWith<Grown>({ visitId }),
+        tap(({ more }) => (unread += more ? 0 : 1)),
+        concatMap(({ more }): Observable<Growth> => {
+          if (more) return of({ more });
+          unread--;
+          return unread > 0 ? EMPTY : from(this.events(visitId)).pipe(map((whole) => ({ whole })));
+        }),
+      );
+    });
   }
 
   async events(visitId: string): Promise<VisitEvent[]> {
@@ -46,15 +64,18 @@ export class DeviceLog {
    * @param make the entries of one visit, after the stamp that was last
    */
   async add(make: (last: Stamp | undefined) => readonly VisitEvent[]): Promise<void> {
-    const visitId = await this.db.transaction('rw', this.db.events, this.db.stamps, async () => {
+    const made = await this.db.transaction('rw', this.db.events, this.db.stamps, async () => {
       const last = (await this.db.stamps.get('stamp'))?.stamp;
       const made = make(last);
       await this.db.events.bulkAdd(made.map((event) => ({ id: event.id, visitId: event.visitId, event, sent: 0 as const })));
       const latest = made.at(-1);
       if (latest) await this.db.stamps.put({ key: 'stamp', stamp: latest.stamp });
-      return latest?.visitId;
+      return made;
     });
-    if (visitId !== undefined) this.tell(visitId);
+    const [first] = made;
+    if (!first) return;
+    this.grownHere.next({ visitId: first.visitId, more: made });
+    this.tabs.tell(first.visitId);
   }
 
   /** Takes in events that the server has, and how far its log had come. */
@@ -103,7 +124,7 @@ export class DeviceLog {
 
   /** A visit has changed here. */
   tell(visitId: string): void {
-    this.grownHere.next(visitId);
+    this.grownHere.next({ visitId });
     this.tabs.tell(visitId);
   }
 

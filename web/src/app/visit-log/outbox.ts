@@ -11,7 +11,7 @@ import { Tabs } from './tabs';
 import { type KeptEvent, VISIT_DB } from './visit-db';
 
 /** Entries of a request at most, and bytes: the server takes one megabyte, and a slow network many small ones rather than one that breaks off. */
-const BATCH = 200;
+const BATCH = 500;
 const BATCH_BYTES = 200_000;
 const RETRY_FROM_MS = 1000;
 const OTHER_TAB_MS = 200;
@@ -35,6 +35,10 @@ interface Queue {
   waitMs: number;
 }
 
+/** What becomes of an entry here. */
+type Mark = Pick<KeptEvent, 'sent' | 'refusedWhy'>;
+const all = (ids: readonly string[], mark: Mark): ReadonlyMap<string, Mark> => new Map(ids.map((id) => [id, mark]));
+
 /** In whose name a request goes out; without a secret by the session. */
 interface Hand {
   readonly by: string;
@@ -44,7 +48,7 @@ const GRANT_HEADER = 'x-mansuet-grant';
 /** One queue for each visit and person. */
 const queueKey = (k: KeptEvent): string => `${k.visitId} ${k.event.by}`;
 
-/** What came of one request: go on with this visit, with the next one, or with none, since nobody is signed in or nobody answers. */
+/** What came of a queue: look again at what waits, with the next one, or with none, since nobody is signed in or nobody answers. */
 type Sent = 'more' | 'next' | 'over' | 'away';
 
 /**
@@ -65,6 +69,7 @@ export class Outbox implements OnDestroy {
   private readonly queues = new Map<string, Queue>();
   private flushing: Promise<void> | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private dueMs = 0;
   private awayMs = RETRY_FROM_MS;
 
   /** Events that wait for the server. */
@@ -87,10 +92,16 @@ export class Outbox implements OnDestroy {
     this.heard.unsubscribe();
   }
 
-  /** Sends soon: the screen comes first. */
+  /** Sends soon: the screen comes first. What is to go out sooner already does. */
   soon(ms: number): void {
+    const dueMs = performance.now() + ms;
+    if (this.timer !== undefined && this.dueMs <= dueMs) return;
     clearTimeout(this.timer);
-    this.timer = setTimeout(() => void this.flush(), ms);
+    this.dueMs = dueMs;
+    this.timer = setTimeout(() => {
+      this.timer = undefined;
+      void this.flush();
+    }, ms);
   }
 
   /** Sends what waits, at once, whatever failed before. One run at a time. */
@@ -105,12 +116,12 @@ export class Outbox implements OnDestroy {
 
   /** Refused entries are offered once more, such as by somebody who may write them. */
   async sendAgain(ids: readonly string[]): Promise<void> {
-    await this.mark(ids, { sent: 0 });
+    await this.mark(all(ids, { sent: 0 }));
     await this.flush();
   }
   /** A refused entry is let go: it stays on this device, and no longer counts. */
   async letGo(id: string): Promise<void> {
-    await this.mark([id], { sent: 3 });
+    await this.mark(all([id], { sent: 3 }));
   }
 
   private async sendAll(): Promise<void> {
@@ -133,7 +144,7 @@ export class Outbox implements OnDestroy {
       // A retry is not yet a success: until the server has answered, the entries are on this device alone.
       if (this.status() === 'saved') this.status.set('sending');
       const queue = this.queueOf(queueKey(next));
-      const sent = await this.send(cut(mine, queue.size), queue, hand);
+      const sent = await this.sendQueue(mine, queue, hand, waiting.length);
       if (sent === 'next') tried.add(queueKey(next));
       else if (sent === 'over') {
         // Signed in again in another tab: the new token is fetched, once for each answer that asks for it. The right of this device is good without.
@@ -147,9 +158,9 @@ export class Outbox implements OnDestroy {
   /** Everything is sent that can be. */
   private rest(waiting: number, held: ReadonlyMap<string, number>): void {
     this.held.set(held);
-    const all = [...held.values()].reduce((a, b) => a + b, 0);
+    const others = [...held.values()].reduce((a, b) => a + b, 0);
     if (waiting === 0) this.status.set('saved');
-    else if (waiting === all) this.status.set(this.session.signedIn() ? 'held' : 'waiting');
+    else if (waiting === others) this.status.set(this.session.signedIn() ? 'held' : 'waiting');
     else this.wait();
   }
 
@@ -161,7 +172,19 @@ export class Outbox implements OnDestroy {
     return secret === undefined ? (own ? { by, secret } : undefined) : { by, secret };
   }
 
-  private async send(batch: readonly KeptEvent[], queue: Queue, hand: Hand): Promise<Sent> {
+  /** One request after the other, as long as each is taken. @param waiting entries of all queues */
+  private async sendQueue(mine: readonly KeptEvent[], queue: Queue, hand: Hand, waiting: number): Promise<Sent> {
+    for (let from = 0; from < mine.length;) {
+      const batch = cut(mine.slice(from), queue.size);
+      const sent = await this.send(batch, queue, hand);
+      if (sent !== 'taken') return sent;
+      from += batch.length;
+      this.waiting$.next(waiting - from);
+    }
+    return 'more';
+  }
+
+  private async send(batch: readonly KeptEvent[], queue: Queue, hand: Hand): Promise<Sent | 'taken'> {
     const [first] = batch;
     if (!first) return 'next';
     const answer = await this.api.send(
@@ -174,9 +197,9 @@ export class Outbox implements OnDestroy {
     if (answer.ok) {
       this.awayMs = RETRY_FROM_MS;
       this.queues.delete(queueKey(first));
-      await this.mark([...answer.value.stored, ...answer.value.known], { sent: 1 });
+      await this.mark(all([...answer.value.stored, ...answer.value.known], { sent: 1 }));
       await this.log.retime(answer.value.timed);
-      return 'more';
+      return 'taken';
     }
     const { failure } = answer;
     if (failure.kind === 'offline') return 'away';
@@ -193,7 +216,7 @@ export class Outbox implements OnDestroy {
         queue.size = 1;
         return 'more';
       }
-      for (const [id, refusedWhy] of why) await this.mark([id], { sent: 2, refusedWhy });
+      await this.mark(new Map([...why].map(([id, refusedWhy]) => [id, { sent: 2, refusedWhy }])));
       return 'more';
     }
     queue.notBefore = this.clock.now() + queue.waitMs;
@@ -233,12 +256,14 @@ export class Outbox implements OnDestroy {
     return why;
   }
 
-  private async mark(ids: readonly string[], change: Pick<KeptEvent, 'sent'> & { refusedWhy?: string }): Promise<void> {
-    await this.db.transaction('rw', this.db.events, async () => {
-      for (const id of ids) await this.db.events.update(id, change);
+  private async mark(changes: ReadonlyMap<string, Mark>): Promise<void> {
+    const kept = await this.db.transaction('rw', this.db.events, async () => {
+      const found = (await this.db.events.bulkGet([...changes.keys()])).filter((k) => k !== undefined);
+      await this.db.events.bulkPut(found.map((k) => ({ ...k, ...changes.get(k.id) })));
+      return found;
     });
-    const visits = new Set((await this.db.events.bulkGet([...ids])).flatMap((k) => k?.visitId ?? []));
-    if (change.sent === 1) {
+    const visits = new Set(kept.map((k) => k.visitId));
+    if ([...changes.values()].every((c) => c.sent === 1)) {
       for (const visitId of visits) this.tabs.tell(visitId);
       return;
     }

@@ -1,7 +1,7 @@
 import { Injectable, effect, inject, type OnDestroy } from '@angular/core';
-import { Observable, Subscription, distinctUntilChanged, fromEvent, map, merge, shareReplay } from 'rxjs';
+import { Observable, Subscription, distinctUntilChanged, fromEvent, map, merge, scan, shareReplay } from 'rxjs';
 import { type EventDraft, type EventHand, makeEvents, tryEvent, uuidV7, type Stamp, type VisitEvent } from '@mansuet/core/log';
-import { replay, type VisitState } from '@mansuet/core/visit';
+import { emptyVisit, type VisitState } from '@mansuet/core/visit';
 import type { FieldProblem } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
@@ -10,6 +10,7 @@ import { DeviceRights } from '../this-device/device-rights';
 import { DeviceLog } from './device-log';
 import { Outbox } from './outbox';
 import { Pull } from './pull';
+import { NOTHING_READ, readGrowth } from './read-growth';
 
 const SEND_AFTER_MS = 60;
 
@@ -47,9 +48,10 @@ export class VisitLog implements OnDestroy {
   }
 
   state$(visitId: string): Observable<VisitState> {
-    return this.log.events$(visitId).pipe(
-      distinctUntilChanged((a, b) => a.length === b.length && a.every((e, i) => e.id === b[i]?.id && e.timed === b[i]?.timed)),
-      map((events) => replay(visitId, events)),
+    return this.log.growth$(visitId).pipe(
+      scan(readGrowth, NOTHING_READ),
+      map((read) => read.state ?? emptyVisit(visitId)),
+      distinctUntilChanged(),
       shareReplay({ bufferSize: 1, refCount: true }),
     );
   }
