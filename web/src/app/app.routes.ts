@@ -72,6 +72,11 @@ export const routes: Routes = [
         loadComponent: () => import('./messages/messages.page').then((m) => m.MessagesPage),
       },
       {
+        path: 'rights',
+        title: 'Devices · Mansuet',
+        loadComponent: () => import('./this-device/rights.page').then((m) => m.RightsPage),
+      },
+      {
         path: 'house-rules',
         title: 'House rules · Mansuet',
         loadComponent: () => import('./house-rules/house-rules.page').then((m) => m.HouseRulesPage),

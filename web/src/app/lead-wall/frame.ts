@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { Title } from '@angular/platform-browser';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -67,6 +67,10 @@ export class Frame {
     void inject(LastingStorage).ask();
     // Asked for where nothing showed it, such as at the door.
     this.keymap.listOpen.set(false);
+    // Locked here or in another tab: nothing of the salon stays on the screen.
+    effect(() => {
+      if (this.ring.locked()) void this.router.navigate(['/locked'], { queryParams: { to: untracked(this.url) } });
+    });
     // A new screen is told, and whoever goes by keys stands at its beginning, not where the last one was.
     this.router.events
       .pipe(
@@ -86,11 +90,6 @@ export class Frame {
   protected toSheet(event: Event): void {
     event.preventDefault();
     this.sheet().nativeElement.focus();
-  }
-
-  protected async lock(): Promise<void> {
-    this.ring.lock();
-    await this.router.navigate(['/locked'], { queryParams: { to: this.url() } });
   }
 
   protected async signOut(): Promise<void> {

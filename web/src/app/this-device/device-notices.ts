@@ -10,7 +10,7 @@ import { PageTrouble } from './trouble-handler';
       <p class="device" role="alert">
         <b i18n="@@device.trouble">Something went wrong on this screen.</b>
         <ng-container i18n="@@device.troubleWhy"> What was recorded is safe. If the screen stands still, load it anew.</ng-container>
-        <span class="small">({{ what }})</span>
+        <span class="small"> ({{ what }})</span>
         <button type="button" class="plain" (click)="version.take()" i18n="@@device.load">Load it anew</button>
         <button type="button" class="plain" (click)="trouble.dismiss()" i18n="@@device.goOn">Go on</button>
       </p>

@@ -1,6 +1,11 @@
+import { type DestroyableInjector, Injector } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { until } from '../testing/page';
 import { VISIT_DB, VisitDb } from '../visit-log/visit-db';
-import { KeyRing } from './key-ring';
+import { KeyRing, RING_CHANNEL } from './key-ring';
+
+/** What is waited for is on no page. */
+const NO_PAGE = { whenStable: () => Promise.resolve() };
 
 const [LEAD, BATHER] = ['01900000-0000-7000-8000-000000000001', '01900000-0000-7000-8000-000000000002'];
 
@@ -55,5 +60,35 @@ describe('KeyRing', () => {
     expect(answers).toEqual(['wrong', 'wrong', 'wrong', 'wrong', 'wrong', 'gone']);
     const later = await start();
     expect([later.locked(), await later.secretOf(LEAD)]).toEqual([false, undefined]);
+  });
+
+  it('is locked in all tabs at once, and opens in each by the PIN', async () => {
+    const name = `spec-${crypto.randomUUID()}`;
+    const tab = async (): Promise<KeyRing> => {
+      const injector = Injector.create({
+        providers: [
+          { provide: VISIT_DB, useValue: db },
+          { provide: RING_CHANNEL, useFactory: () => new BroadcastChannel(name) },
+          { provide: KeyRing, useClass: KeyRing },
+        ],
+      });
+      tabs.push(injector);
+      const ring = injector.get(KeyRing);
+      await ring.look();
+      return ring;
+    };
+    const tabs: DestroyableInjector[] = [];
+    const [one, other] = [await tab(), await tab()];
+    await one.keep(LEAD, 'grant-1', 'secret');
+    expect(await other.secretOf(LEAD)).toBe('secret');
+    await one.setPin('2468');
+    await until(NO_PAGE, () => other.locked());
+    expect(await other.secretOf(LEAD)).toBeUndefined();
+    expect(await other.unlock('2468')).toBe('open');
+    expect(await other.secretOf(LEAD)).toBe('secret');
+    one.lock();
+    await until(NO_PAGE, () => other.locked());
+    expect(await other.secretOf(LEAD)).toBeUndefined();
+    for (const t of tabs) t.destroy();
   });
 });

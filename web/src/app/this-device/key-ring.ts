@@ -1,4 +1,4 @@
-import { Injectable, inject, signal } from '@angular/core';
+import { DestroyRef, Injectable, InjectionToken, inject, signal } from '@angular/core';
 import { type KeptGrant, type KeptRing, VISIT_DB } from '../visit-log/visit-db';
 
 /** OWASP Password Storage Cheat Sheet for PBKDF2 with HMAC-SHA-256, 2023, from memory. A PIN is short all the same: it keeps out who picks a tablet up, not who takes it apart. */
@@ -9,6 +9,12 @@ const TRIES = 6;
 
 export type Opened = 'open' | 'wrong' | 'gone';
 
+/** A channel on which the tabs of one device say that it was locked, or that another PIN holds; none where the browser has none. Specs give their own. */
+export const RING_CHANNEL = new InjectionToken<BroadcastChannel | undefined>('ring channel', {
+  providedIn: 'root',
+  factory: () => (typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('mansuet.ring')),
+});
+
 /**
  * The rights of people to send entries from this device. Their secrets are encrypted: with a key that never leaves the browser or, where a PIN was
  * set for the shift, with what the PIN becomes, so that nobody gets at them before it is typed.
@@ -16,12 +22,22 @@ export type Opened = 'open' | 'wrong' | 'gone';
 @Injectable({ providedIn: 'root' })
 export class KeyRing {
   private readonly db = inject(VISIT_DB);
+  private readonly channel = inject(RING_CHANNEL);
   private key: CryptoKey | undefined;
   private readonly isLocked = signal(false);
   private readonly withPin = signal(false);
   /** A PIN was set, and not typed since. */
   readonly locked = this.isLocked.asReadonly();
   readonly hasPin = this.withPin.asReadonly();
+
+  constructor() {
+    // A tablet is put down as a whole: what one tab locks, or puts under another PIN, is so in all of them.
+    this.channel?.addEventListener('message', () => {
+      this.key = undefined;
+      void this.look();
+    });
+    inject(DestroyRef).onDestroy(() => this.channel?.close());
+  }
 
   /** Looks whether a PIN is asked for. */
   async look(): Promise<void> {
@@ -71,6 +87,7 @@ export class KeyRing {
     if (!this.withPin()) return;
     this.key = undefined;
     this.isLocked.set(true);
+    this.tell();
   }
 
   async unlock(pin: string): Promise<Opened> {
@@ -99,6 +116,7 @@ export class KeyRing {
     });
     this.key = undefined;
     await this.look();
+    this.tell();
   }
 
   private async openKey(): Promise<CryptoKey | undefined> {
@@ -127,6 +145,11 @@ export class KeyRing {
     });
     this.key = key;
     this.isLocked.set(false);
+    this.tell();
+  }
+
+  private tell(): void {
+    this.channel?.postMessage('changed');
   }
 }
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import { FormErrors } from '../controls/form-errors';
 import { TextField } from '../controls/text-field';
 import { KeyRing } from './key-ring';
@@ -10,7 +11,7 @@ const MOST = 8;
 /** Sets or removes the PIN of the shift. */
 @Component({
   selector: 'man-shift-pin',
-  imports: [FormErrors, FormsModule, TextField],
+  imports: [FormErrors, FormsModule, RouterLink, TextField],
   template: `<p class="quiet apart" i18n="@@pin.what">
       One PIN for this tablet and this shift, for everybody who works with it. It is asked for after a start and after Lock, also without a
       network. It keeps out who picks the tablet up, and no thief who has time.
@@ -42,8 +43,11 @@ const MOST = 8;
       @if (ring.hasPin()) {
         <button type="button" class="plain" (click)="remove()" i18n="@@pin.remove">Remove it</button>
       }
-    </form>`,
-  styles: '.apart { margin-bottom: 12px; }',
+    </form>
+    <p class="below">
+      <a routerLink="/rights" (click)="done.emit()" i18n="@@pin.rights">Devices that may send entries</a>
+    </p>`,
+  styles: '.apart { margin-bottom: 12px; } .below { margin-top: 20px; }',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShiftPin {
