@@ -51,6 +51,36 @@ test('the network goes and comes back: nothing that was shown is lost', async ({
   await expect.poll(() => signalsOnServer(page, visit)).toBe(3);
 });
 
+test('the device is full: the tap says that it is not kept, and is kept once there is room; a tab that is killed has lost nothing', async ({
+  page,
+  context,
+}) => {
+  await signIn(page, 'odette');
+  const visit = await toTheTable(page, 'Gorse');
+  const origin = new URL(page.url()).origin;
+  const session = await context.newCDPSession(page);
+  const tap = (name: RegExp): Promise<void> => page.getByRole('button', { name }).click();
+  const said = (text: string) => page.getByRole('status').filter({ hasText: text });
+  await session.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 1 });
+  await tap(/pants/);
+  await expect(page.getByRole('alert').filter({ hasText: 'The storage of this device is full.' })).toBeVisible();
+  await expect(said('pants')).toHaveCount(0);
+  await session.send('Storage.overrideQuotaForOrigin', { origin });
+  await tap(/pants/);
+  await expect(said('pants')).toBeVisible();
+  await context.setOffline(true);
+  await tap(/pulls away/);
+  await expect(said('pulls away')).toBeVisible();
+  await context.setOffline(false);
+  // The page goes without a word, with an entry that nobody else has.
+  const gone = page.waitForEvent('crash');
+  void session.send('Page.crash').catch(() => undefined);
+  await gone;
+  const next = await context.newPage();
+  await next.goto(`${visit}/work`);
+  await expect.poll(() => signalsOnServer(next, visit)).toBe(2);
+});
+
 test('the server is killed in the middle of the work and started again: nothing is lost', async ({ page }) => {
   const port = await freePort();
   const server = await startServer(port);

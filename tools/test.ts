@@ -50,6 +50,15 @@ export async function test(only: readonly string[]): Promise<number> {
     { name: 'demo', go: jasmine('demo', serverEnv) },
     { name: 'web', go: () => run(bin('ng'), ['test'], { ...NPX, cwd: join(ROOT, 'web') }) },
     { name: 'build', go: async () => buildStage() },
+    // Each fault of server, database and network once; `npm run faults` is the long version.
+    {
+      name: 'faults',
+      go: () =>
+        run(process.execPath, ['--import', 'tsx', 'tools/faults/faults.ts', '1', 'server'], {
+          show: true,
+          env: { TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json') },
+        }),
+    },
     {
       name: 'browser',
       go: () =>

@@ -8,8 +8,11 @@ import { freePort } from '../free-port.js';
 import { Plain, RUN } from '../place.js';
 import { withClient } from '../postgres.js';
 import { BadNetwork, wait, type Weather } from './bad-network.js';
+import { BROWSER_FAULTS, browserOnce } from './browser-faults.js';
+import type { Came } from './came.js';
 import { SalonUnderFault } from './salon-under-fault.js';
 import { Tablet } from './tablet.js';
+import { WebCopy } from './web-copy.js';
 
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
@@ -54,11 +57,6 @@ const DRAFTS: readonly EventDraft[] = [
   { type: 'break_started', body: {} },
   { type: 'break_ended', body: {} },
 ];
-
-export interface Came {
-  readonly entries: number;
-  readonly voids: number;
-}
 
 /**
  * One visit on three tablets, two of them an hour off in either direction, with one fault in the middle.
@@ -144,52 +142,127 @@ function stateOf(visitId: string, events: readonly VisitEvent[]): unknown {
   return { eventCount, undoable: undoable?.id, notes, strain: work?.strain, breaks: work?.breaks, clock: work?.clockMs };
 }
 
+/** Server faults are tried so many times, those of browsers and of newer versions a fifth of it. */
+const BROWSER_SHARE = 5;
+
+/** One kind of fault, and how it is tried once. */
+interface Suite {
+  readonly names: readonly string[];
+  readonly times: number;
+  once(name: string, seed: number): Promise<Came>;
+  close(): Promise<void>;
+}
+
+async function serverSuite(times: number): Promise<Suite> {
+  const salon = await SalonUnderFault.open();
+  const people = await salon.people();
+  return {
+    names: Object.keys(FAULTS),
+    times,
+    once: (name, seed) => once(salon, FAULTS[name] ?? weather('fine'), seed, people),
+    close: () => salon.close(),
+  };
+}
+
+async function browserSuite(times: number): Promise<Suite> {
+  const web = new WebCopy();
+  const salon = await SalonUnderFault.open({ demo: true, webDir: web.directory });
+  const { rows } = await withClient(salon.adminUrl, (client) =>
+    client.query<{ visit_id: string }>(
+      `select visit_id from visit join dog using (salon_id, dog_id) where phase = 'work' and name = 'Nettle'`,
+    ),
+  );
+  const visitId = rows[0]?.visit_id;
+  if (visitId === undefined) throw new Plain('no dog is at the table');
+  return {
+    names: Object.keys(BROWSER_FAULTS),
+    times,
+    once: (name, seed) => {
+      const fault = BROWSER_FAULTS[name];
+      if (!fault) throw new Plain(`There is no such fault: ${name}`);
+      return browserOnce(fault, salon, web, visitId, seeded(seed).next);
+    },
+    close: async () => {
+      await salon.close();
+      web.remove();
+    },
+  };
+}
+
+const FILE = join(RUN, 'faults.json');
+const remembered = (): Map<string, number> =>
+  new Map(existsSync(FILE) ? (JSON.parse(readFileSync(FILE, 'utf8')) as [string, number][]) : []);
+
+/** @param done how often each was tried before; `undefined`: that is not remembered */
+async function tryAll(
+  suite: Suite,
+  names: readonly string[],
+  done: Map<string, number> | undefined,
+): Promise<{ right: number; wrong: number }> {
+  const all = { right: 0, wrong: 0 };
+  for (const name of names) {
+    const sum = { entries: 0, voids: 0, wrong: 0 };
+    const from = done?.get(name) ?? 0;
+    for (let i = from; i < suite.times; i++) {
+      const seed = 1000 * suite.names.indexOf(name) + i;
+      try {
+        const came = await suite.once(name, seed);
+        sum.entries += came.entries;
+        sum.voids += came.voids;
+      } catch (error) {
+        if (!(error instanceof Plain)) throw error;
+        sum.wrong++;
+        say(`${name}, seed ${seed}: ${error.message}`);
+      }
+      if (!done) continue;
+      done.set(name, i + 1);
+      writeFileSync(FILE, JSON.stringify([...done]));
+    }
+    const rounds = Math.max(0, suite.times - from);
+    all.wrong += sum.wrong;
+    all.right += rounds - sum.wrong;
+    say(`| ${name} | ${rounds} | ${sum.entries} | ${sum.voids} | ${sum.wrong} |`);
+  }
+  return all;
+}
+
 /**
- * `npm run faults -- [times] [fault]`: each fault so many times, one visit each. What was done is remembered in `.run/faults.json` and not done
- * again, so that a run that was cut off goes on; a run that came to its end begins anew.
+ * `npm run faults -- [times] [faults]`: each fault of the server so many times, of browsers a fifth of it, one visit or one browser each. What was
+ * done is remembered in `.run/faults.json` and not done again, so that a run that was cut off goes on; a run that came to its end begins anew.
+ * @param faults `server`, `browser`, or a part of a fault's name: these are tried from the start
  */
 async function main(): Promise<void> {
   const [timesAsked, only] = process.argv.slice(2);
   const times = Number(timesAsked ?? 50);
   if (!Number.isInteger(times) || times < 1) throw new Plain('Say how often: npm run faults -- 50');
-  const names = Object.keys(FAULTS).filter((name) => only === undefined || name === only);
-  if (names.length === 0) throw new Plain(`There is no such fault. There are: ${Object.keys(FAULTS).join(', ')}`);
+  const groups = [
+    { group: 'server', names: Object.keys(FAULTS), open: () => serverSuite(times) },
+    { group: 'browser', names: Object.keys(BROWSER_FAULTS), open: () => browserSuite(Math.ceil(times / BROWSER_SHARE)) },
+  ];
+  const isGroup = groups.some((g) => g.group === only);
+  const wanted = groups.flatMap((g) => {
+    const names = g.names.filter((name) => only === undefined || (isGroup ? g.group === only : name.includes(only)));
+    return names.length === 0 ? [] : [{ ...g, names }];
+  });
+  if (wanted.length === 0) throw new Plain(`There is no such fault. There are: ${groups.flatMap((g) => g.names).join(', ')}`);
   await build(say);
-  const file = join(RUN, 'faults.json');
-  const done = new Map<string, number>(existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as [string, number][]) : []);
-  const salon = await SalonUnderFault.open();
-  let failed = 0;
-  try {
-    const people = await salon.people();
-    say('| fault | times | entries kept | taken back | lost, doubled or seen differently |');
-    say('| --- | --- | --- | --- | --- |');
-    for (const name of names) {
-      const fault = FAULTS[name];
-      if (!fault) continue;
-      const sum = { entries: 0, voids: 0, wrong: 0 };
-      const from = done.get(name) ?? 0;
-      for (let i = from; i < times; i++) {
-        const seed = 1000 * names.indexOf(name) + i;
-        try {
-          const came = await once(salon, fault, seed, people);
-          sum.entries += came.entries;
-          sum.voids += came.voids;
-        } catch (error) {
-          if (!(error instanceof Plain)) throw error;
-          sum.wrong++;
-          say(`${name}, seed ${seed}: ${error.message}`);
-        }
-        done.set(name, i + 1);
-        writeFileSync(file, JSON.stringify([...done]));
-      }
-      failed += sum.wrong;
-      say(`| ${name} | ${times - from} | ${sum.entries} | ${sum.voids} | ${sum.wrong} |`);
+  const done = only === undefined ? remembered() : undefined;
+  const sum = { right: 0, wrong: 0 };
+  say('| fault | times | entries kept | taken back | lost, doubled or seen differently |');
+  say('| --- | --- | --- | --- | --- |');
+  for (const { names, open } of wanted) {
+    const suite = await open();
+    try {
+      const { right, wrong } = await tryAll(suite, names, done);
+      sum.right += right;
+      sum.wrong += wrong;
+    } finally {
+      await suite.close();
     }
-    if (only === undefined) writeFileSync(file, '[]');
-  } finally {
-    await salon.close();
   }
-  process.exitCode = failed === 0 ? 0 : 1;
+  if (done) writeFileSync(FILE, '[]');
+  say(`\n${sum.right} passed, ${sum.wrong} failed`);
+  process.exitCode = sum.wrong === 0 ? 0 : 1;
 }
 
 main().catch((error: unknown) => {

@@ -6,6 +6,7 @@ import { freePort } from '../free-port.js';
 import { Plain, ROOT } from '../place.js';
 import { type Cluster, ensureDatabase, killCluster, startCluster, withClient } from '../postgres.js';
 import { environment } from '../product.js';
+import { must } from '../run-command.js';
 import { wait } from './bad-network.js';
 import type { Person } from './tablet.js';
 
@@ -13,17 +14,25 @@ const CLUSTER = 'pg-faults';
 const DATABASE = 'mansuet_faults';
 const PASSWORD = 'ten letters and more';
 
+/** What is in the salon, and which page it serves. */
+export interface SalonWays {
+  readonly demo?: boolean;
+  readonly webDir?: string;
+}
+
 /** A server and its database, each of which can be killed and started again. */
 export class SalonUnderFault {
   private server: ChildProcess | undefined;
   private constructor(
     private cluster: Cluster,
     readonly port: number,
+    private readonly ways: SalonWays,
   ) {}
 
-  static async open(): Promise<SalonUnderFault> {
-    const salon = new SalonUnderFault(await startCluster(CLUSTER, await freePort()), await freePort());
+  static async open(ways: SalonWays = {}): Promise<SalonUnderFault> {
+    const salon = new SalonUnderFault(await startCluster(CLUSTER, await freePort()), await freePort(), ways);
     await ensureDatabase(salon.cluster, DATABASE);
+    if (ways.demo) await must('Loading the demo salon', process.execPath, ['demo/dist/main.js'], salon.env);
     await salon.startServer();
     return salon;
   }
@@ -39,8 +48,13 @@ export class SalonUnderFault {
     return this.server !== undefined && this.server.exitCode === null && this.server.signalCode === null;
   }
 
+  private get env(): NodeJS.ProcessEnv {
+    const { demo = false, webDir } = this.ways;
+    return { ...environment(this.cluster, DATABASE, this.port, demo), ...(webDir === undefined ? {} : { MANSUET_WEB_DIR: webDir }) };
+  }
+
   async startServer(): Promise<void> {
-    const env = { ...process.env, ...environment(this.cluster, DATABASE, this.port, false) };
+    const env = { ...process.env, ...this.env };
     this.server = spawn(process.execPath, ['server/dist/main.js'], { cwd: ROOT, env, stdio: 'ignore' });
     await this.answers();
   }
