@@ -6,7 +6,9 @@ import { demoLead } from '../demo/src/load-salon.js';
 import { seeded } from '../demo/src/random.js';
 
 /** Enters invented dogs into the bench's database, through the function that stores what users enter. */
-const [count = '20000'] = process.argv.slice(2);
+const [count = '20000', from = '0'] = process.argv.slice(2);
+/** Numbers of the first and after the last: each dog has its own name and phone. */
+const [first, end] = [Number(from), Number(from) + Number(count)];
 const url = process.env['MANSUET_APP_URL'];
 if (!url) throw new Error('MANSUET_APP_URL is not set');
 const db = openDatabase(url);
@@ -45,18 +47,18 @@ const BATCH = 250;
 const like = DEMO_DOGS[0];
 if (!like) throw new Error('the demo has no dogs');
 const form = formOf(like, new Date());
-const add = async (from: number): Promise<void> => {
+const add = async (start: number): Promise<void> => {
   await db.inSalon(who.salonId, async (trx) => {
-    for (let i = from; i < Math.min(from + BATCH, Number(count)); i++) {
+    for (let i = start; i < Math.min(start + BATCH, end); i++) {
       const owner = { name: `${word(1)} ${word(2)}`, phone: `0550 ${String(200_000 + i)}`, email: '', contacts: [] };
       await addDog(trx, who.salonId, { ...form, name: word(i % 3 === 0 ? 2 : 1) }, owner, '2026-11-25');
     }
   });
 };
-for (let from = 0; from < Number(count); from += BATCH) await add(from);
+for (let at = first; at < end; at += BATCH) await add(at);
 await db.close();
 // What the database does by itself within minutes: the bench does not wait for it.
 const owner = new pg.Client({ connectionString: process.env['MANSUET_OWNER_URL'] });
 await owner.connect();
-await owner.query('vacuum analyze dog, owner, search_word, search_posting, dog_weight');
+await owner.query('vacuum analyze dog, owner, search_word, search_posting, search_phone, dog_weight');
 await owner.end();

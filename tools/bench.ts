@@ -2,7 +2,8 @@ import { cpus } from 'node:os';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { chromium, type Browser, type Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
+import { withBenchSalon, withPage } from './bench-salon.js';
 import { build } from './build.js';
 import type { PlanInput } from '@mansuet/core/plan';
 import { makePlan } from '../core/src/plan/index.js';
@@ -11,20 +12,8 @@ import { PLAN_CASES } from './bench-cases.js';
 import { PICTURE, drawCost, solverRows, solverTable } from './bench-solver.js';
 import { median } from './median.js';
 import { Plain, ROOT, WEB_DIST } from './place.js';
-import { freePort } from './free-port.js';
-import { ensureDatabase, startCluster } from './postgres.js';
-import { environment } from './product.js';
-import { must, run, startDetached } from './run-command.js';
+import { must, run } from './run-command.js';
 
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const TAPS = 80;
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
@@ -38,38 +27,20 @@ export async function bench(): Promise<void> {
   row('first load, JavaScript and CSS, gzipped', 'under 500 kB', `${Math.round(firstLoadBytes() / 1000)} kB`);
   await coreFigures();
 
-  const cluster = await startCluster('pg-bench', await freePort());
-  const port = await freePort();
-  try {
-    await ensureDatabase(cluster, 'mansuet_bench');
-    const env = environment(cluster, 'mansuet_bench', port, true);
-    await must('Loading the demo salon', process.execPath, ['demo/dist/main.js'], env);
-    const from = performance.now();
-    await must('Looking at the demo salon', process.execPath, ['demo/dist/main.js'], env);
-    const pid = startDetached(process.execPath, ['server/dist/main.js'], env, join(ROOT, '.run', 'bench.log'));
-    await healthy(port);
-    row('warm start: data looked at, server up', 'under 10 s', `${((performance.now() - from) / 1000).toFixed(1)} s`);
-    let browser: Browser | undefined;
-    try {
-      browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
-      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-      // The loader that runs this file names functions by a helper that a page does not have.
-      await page.addInitScript('globalThis.__name = (f) => f');
-      await page.goto(`http://127.0.0.1:${port}/sign-in`);
-      await page.getByRole('button', { name: 'Rafael Quist' }).click();
-      await page.locator('man-lead-tag a', { hasText: 'Nettle' }).waitFor();
+  await withBenchSalon(async ({ env, origin, warmStartMs }) => {
+    row('warm start: data looked at, server up', 'under 10 s', `${(warmStartMs / 1000).toFixed(1)} s`);
+    await withPage(origin, async (page) => {
       await planFigure(page);
       await replanFigure(page);
       await tapFigure(page);
       await searchFigure(page, env);
       await solverFigures(page);
-    } finally {
-      await browser?.close();
-      process.kill(pid);
-    }
-  } finally {
-    cluster.remove();
-  }
+    });
+  });
+  say('\nThe log, on devices and at the server\n');
+  await must('The figures of the log', process.execPath, ['--import', 'tsx', 'tools/bench-log/bench-log.ts', 'built'], {
+    TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json'),
+  }).then(say);
 }
 
 function row(what: string, promised: string, measured: string): void {
@@ -251,15 +222,4 @@ async function tapFigure(page: Page): Promise<void> {
     'under 50 ms (95th)',
     `${Math.round(median(sorted))} ms; ${Math.round(sorted[Math.floor(TAPS * 0.95)] ?? 0)} ms`,
   );
-}
-
-async function healthy(port: number): Promise<void> {
-  for (let i = 0; i < 200; i++) {
-    try {
-      if ((await fetch(`http://127.0.0.1:${port}/api/health`)).ok) return;
-    } catch {
-      await new Promise((done) => setTimeout(done, 50));
-    }
-  }
-  throw new Plain('The bench server did not answer. Its log is in .run/bench.log.');
 }
