@@ -70,7 +70,7 @@ export const pgProgram = (name: string): string => join(binDirectory(), name);
  * The data directory: inside the checkout. PostgreSQL never runs as root; root's cluster belongs to the user postgres, and where
  * that user cannot reach the checkout (under /root, say) the directory is kept in /var/tmp under a name made from the checkout's path.
  */
-function dataDirectory(name: string): string {
+export function dataDirectory(name: string): string {
   const inside = join(RUN, name);
   if (!isRoot() || reachableBy('postgres', RUN)) return inside;
   return `/var/tmp/mansuet-${createHash('sha256').update(RUN).digest('hex').slice(0, 12)}-${name}`;

@@ -12,6 +12,8 @@ const SECONDS = 8;
 /** As many as the server's own pool has. */
 const CONNECTIONS = 10;
 const TAPS = 120;
+/** At the speed of this bench some thirty entries. */
+const LATE_MS = 100;
 
 type Row = (what: string, promised: string, measured: string) => void;
 
@@ -93,7 +95,8 @@ async function appendFigures(person: BenchPerson, row: Row): Promise<void> {
           await timed(() => person.send(visitId, person.make(visitId, [{ type: 'voided', body: { target: target.id, why: 'undo' } }]))),
         );
       const [one] = person.make(visitId, [TAP]);
-      if (one) late.push(await timed(() => person.send(visitId, [{ ...one, stamp: { ...one.stamp, wallMs: one.stamp.wallMs - 3000 } }])));
+      if (one)
+        late.push(await timed(() => person.send(visitId, [{ ...one, stamp: { ...one.stamp, wallMs: one.stamp.wallMs - LATE_MS } }])));
     }
     costs.set(entries, { inOrder: median(inOrder), taken: median(taken), late: median(late) });
   }
@@ -106,7 +109,7 @@ async function appendFigures(person: BenchPerson, row: Row): Promise<void> {
     `${ms(short.inOrder)}; ${ms(long.inOrder)}: ${(long.inOrder / short.inOrder).toFixed(2)} ×`,
   );
   row(
-    'one taken back; one that is late, at 5,000',
+    'one taken back; one that is late by some thirty entries, at 5,000',
     'printed',
     `${ms(long.taken)}; ${ms(long.late)} (at 10: ${ms(short.taken)}; ${ms(short.late)})`,
   );

@@ -27,6 +27,9 @@ const weather =
     network.weather = 'fine';
   };
 
+/** Tried where a disk can be made that is full without the machine's being so. */
+const NEEDS_DISK = 'disk full';
+
 const FAULTS: Readonly<Record<string, Fault>> = {
   'server killed': async (salon) => {
     await salon.killServer();
@@ -42,6 +45,10 @@ const FAULTS: Readonly<Record<string, Fault>> = {
   },
   'backends ended': async (salon) => {
     await salon.endBackends();
+    await salon.answers();
+  },
+  [NEEDS_DISK]: async (salon, _network, chance) => {
+    await salon.fillDisk(600 + 900 * chance());
     await salon.answers();
   },
   'network cut': weather('cut'),
@@ -154,10 +161,10 @@ interface Suite {
 }
 
 async function serverSuite(times: number): Promise<Suite> {
-  const salon = await SalonUnderFault.open();
+  const salon = await SalonUnderFault.open({ smallDisk: true });
   const people = await salon.people();
   return {
-    names: Object.keys(FAULTS),
+    names: Object.keys(FAULTS).filter((name) => name !== NEEDS_DISK || salon.hasSmallDisk),
     times,
     once: (name, seed) => once(salon, FAULTS[name] ?? weather('fine'), seed, people),
     close: () => salon.close(),
@@ -201,6 +208,10 @@ async function tryAll(
 ): Promise<{ right: number; wrong: number }> {
   const all = { right: 0, wrong: 0 };
   for (const name of names) {
+    if (!suite.names.includes(name)) {
+      say(`| ${name} | 0, not possible for this user | | | |`);
+      continue;
+    }
     const sum = { entries: 0, voids: 0, wrong: 0 };
     const from = done?.get(name) ?? 0;
     for (let i = from; i < suite.times; i++) {

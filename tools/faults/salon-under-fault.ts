@@ -4,10 +4,11 @@ import { NEW_ID, SESSION } from '../../core/src/contract/index.js';
 import { EMPTY_DOG } from '../../core/src/knowledge/dogs/index.js';
 import { freePort } from '../free-port.js';
 import { Plain, ROOT } from '../place.js';
-import { type Cluster, ensureDatabase, killCluster, startCluster, withClient } from '../postgres.js';
+import { type Cluster, dataDirectory, ensureDatabase, killCluster, startCluster, stopCluster, withClient } from '../postgres.js';
 import { environment } from '../product.js';
 import { must } from '../run-command.js';
 import { wait } from './bad-network.js';
+import { SmallDisk } from './small-disk.js';
 import type { Person } from './tablet.js';
 
 const CLUSTER = 'pg-faults';
@@ -18,6 +19,8 @@ const PASSWORD = 'ten letters and more';
 export interface SalonWays {
   readonly demo?: boolean;
   readonly webDir?: string;
+  /** On a disk that can be filled, where this user may make one. */
+  readonly smallDisk?: boolean;
 }
 
 /** A server and its database, each of which can be killed and started again. */
@@ -27,10 +30,13 @@ export class SalonUnderFault {
     private cluster: Cluster,
     readonly port: number,
     private readonly ways: SalonWays,
+    private readonly disk: SmallDisk | undefined,
   ) {}
 
   static async open(ways: SalonWays = {}): Promise<SalonUnderFault> {
-    const salon = new SalonUnderFault(await startCluster(CLUSTER, await freePort()), await freePort(), ways);
+    stopCluster(CLUSTER);
+    const disk = ways.smallDisk ? SmallDisk.make(dataDirectory(CLUSTER)) : undefined;
+    const salon = new SalonUnderFault(await startCluster(CLUSTER, await freePort()), await freePort(), ways, disk);
     await ensureDatabase(salon.cluster, DATABASE);
     if (ways.demo) await must('Loading the demo salon', process.execPath, ['demo/dist/main.js'], salon.env);
     await salon.startServer();
@@ -74,6 +80,19 @@ export class SalonUnderFault {
   async restartDatabase(): Promise<void> {
     this.cluster.stop();
     await this.startDatabase();
+  }
+  /**
+   * The disk of the database is full for a while, and then is not. What PostgreSQL cannot go on with it ends itself for; it is started again, as
+   * whoever made room does.
+   */
+  async fillDisk(ms: number): Promise<void> {
+    this.disk?.fill();
+    await wait(ms);
+    this.disk?.free();
+    await this.startDatabase();
+  }
+  get hasSmallDisk(): boolean {
+    return this.disk !== undefined;
   }
   async endBackends(): Promise<void> {
     await withClient(this.adminUrl, (client) =>
@@ -136,6 +155,8 @@ export class SalonUnderFault {
 
   async close(): Promise<void> {
     await this.killServer();
+    this.cluster.stop();
+    this.disk?.remove();
     this.cluster.remove();
   }
 }
