@@ -41,11 +41,13 @@ export async function appendEvents(
   events: readonly VisitEvent[],
   { told, kept }: AppendParts = {},
 ): Promise<Outcome<Appended>> {
+  const since = kept?.cursorOf(salonId, visitId) ?? 0;
+  const news = await addEvents(trx, visitId, since, events, told);
+  // It is this one's turn now: whoever added before has put back what was read.
   const before = kept?.take(salonId, visitId);
-  const news = await addEvents(trx, visitId, before?.cursor ?? 0, events, told);
   const fresh = new Set(news.filter((r) => r.fresh).map((r) => r.event_id));
   // Something stands in its log: entries come in any order, and a booking may come after what it was for.
-  if (!before && news.length === fresh.size && !events.some((e) => e.type === 'visit_booked'))
+  if (since === 0 && news.length === fresh.size && !events.some((e) => e.type === 'visit_booked'))
     return refused('not_found', saying('problem.never_booked', {}));
   const repeated = await standing(trx, events, fresh);
   const added: Added = { visitId, events, fresh };
@@ -53,7 +55,8 @@ export async function appendEvents(
   if (wrong.length > 0) return refused('bad_input', saying('problem.nothing_stored', {}), wrong);
   const foreign = await voidsOfOthers(trx, added);
   if (foreign.length > 0) return refused('forbidden', saying('problem.nothing_stored', {}), foreign);
-  const after = fresh.size > 0 ? await project(trx, salonId, await readOnVisit(trx, visitId, before, news, fresh)) : before;
+  const after =
+    fresh.size > 0 ? await project(trx, salonId, await readOnVisit(trx, visitId, before, { since, rows: news }, fresh)) : before;
   return done({
     stored: [...fresh],
     known: repeated.map((r) => r.event_id),

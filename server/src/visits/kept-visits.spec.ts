@@ -102,11 +102,27 @@ describe('visits that a process keeps', () => {
     expect((await tables(visitId)).visit[0]?.summary).toBeNull();
   });
 
+  it('are read on by several tablets at once, one after the other', async () => {
+    const visitId = await bookVisit(browser, dogId);
+    const signs = Array.from({ length: 24 }, () => anEvent(visitId, browser.staffId, { type: 'signal_seen', body: { signal: 'yawn' } }));
+    const answers = await Promise.all(signs.map((e) => browser.send('POST', `/api/visits/${visitId}/events`, { events: [e] })));
+    expect(new Set(answers.map((a) => a.status))).toEqual(new Set([200]));
+    await browser.send('POST', `/api/visits/${visitId}/events`, {
+      events: [anEvent(visitId, browser.staffId, { type: 'handed_back', body: { toldTo: 'x', nextVisit: null, vetAdvised: false } })],
+    });
+    const written = await tables(visitId);
+    await server.db.inSalon(salonId, (trx) => rebuildProjections(trx, salonId));
+    expect(written).toEqual(await tables(visitId));
+    expect(written.visit[0]?.phase).toBe('gone');
+  });
+
   it('are let go, the longest unused first, and taken out while they are read on', () => {
     const kept = new KeptVisits();
     const visit = { cursor: 1 } as never;
     for (let i = 0; i < 201; i++) kept.put('s', String(i), visit);
     expect([kept.take('s', '0'), kept.take('t', '1'), kept.take('s', '200')]).toEqual([undefined, undefined, visit]);
     expect(kept.take('s', '200')).toBeUndefined();
+    // How far it was read is known also while somebody has it.
+    expect([kept.cursorOf('s', '200'), kept.cursorOf('s', '0')]).toEqual([1, 0]);
   });
 });

@@ -17,22 +17,30 @@ const MOST = 200;
  * another process, a restart or a transaction that came to nothing only make the next tap slower.
  */
 export class KeptVisits {
-  private readonly kept = new Map<string, KeptVisit>();
+  private readonly kept = new Map<string, { readonly cursor: number; readonly visit: KeptVisit | undefined }>();
+
+  /** How far this process has read its log, also while somebody else reads it on; 0 for one that it does not keep. */
+  cursorOf(salonId: string, visitId: string): number {
+    return this.kept.get(keyOf(salonId, visitId))?.cursor ?? 0;
+  }
 
   /** Takes it out: until it is put back after the commit, nobody else reads it on. */
   take(salonId: string, visitId: string): KeptVisit | undefined {
     const key = keyOf(salonId, visitId);
     const kept = this.kept.get(key);
-    this.kept.delete(key);
-    return kept;
+    if (kept) this.kept.set(key, { cursor: kept.cursor, visit: undefined });
+    return kept?.visit;
   }
 
   /** After the commit. */
   put(salonId: string, visitId: string, visit: KeptVisit): void {
-    this.kept.set(keyOf(salonId, visitId), visit);
-    for (const key of this.kept.keys()) {
+    const key = keyOf(salonId, visitId);
+    // The one that rested longest stands first.
+    this.kept.delete(key);
+    this.kept.set(key, { cursor: visit.cursor, visit });
+    for (const oldest of this.kept.keys()) {
       if (this.kept.size <= MOST) return;
-      this.kept.delete(key);
+      this.kept.delete(oldest);
     }
   }
 }

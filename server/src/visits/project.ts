@@ -90,25 +90,34 @@ async function readVisit(trx: InSalon, visitId: string): Promise<KeptVisit> {
 /**
  * The visit with what is new in its log, from where it was left if that can be.
  * @param before as this process left it
- * @param news the log from there on; without `before` all of it
+ * @param news the log from a cursor on, at or before the one of `before`
  * @param own ids of what this process has just added
  */
 export async function readOnVisit(
   trx: InSalon,
   visitId: string,
   before: KeptVisit | undefined,
-  news: readonly LogRow[],
+  news: { readonly since: number; readonly rows: readonly LogRow[] },
   own: ReadonlySet<string>,
 ): Promise<KeptVisit> {
-  const events = news.flatMap((row) => readRow(row) ?? []);
-  const cursor = news.reduce((most, row) => Math.max(most, Number(row.seq)), before?.cursor ?? 0);
-  if (!before) return { reading: beginReading(visitId, events), cursor, written: new Map() };
+  if (!before) return news.since === 0 ? { ...readRows(visitId, news.rows), written: new Map() } : readVisit(trx, visitId);
+  const rows = news.rows.filter((row) => Number(row.seq) > before.cursor);
   // What another process added it has also written: what stands in the tables is then not what this one left there.
-  const written = news.every((row) => own.has(row.event_id)) ? before.written : new Map<string, string>();
-  const reading = goOnReading(before.reading, events);
-  if (reading) return { reading, cursor, written };
-  return { ...(await readVisit(trx, visitId)), written };
+  const written = rows.every((row) => own.has(row.event_id)) ? before.written : new Map<string, string>();
+  const reading = goOnReading(
+    before.reading,
+    rows.flatMap((row) => readRow(row) ?? []),
+  );
+  if (!reading) return { ...(await readVisit(trx, visitId)), written };
+  return { reading, cursor: latestOf(rows, before.cursor), written };
 }
+
+function readRows(visitId: string, rows: readonly LogRow[]): Pick<KeptVisit, 'reading' | 'cursor'> {
+  const events = rows.flatMap((row) => readRow(row) ?? []);
+  return { reading: beginReading(visitId, events), cursor: latestOf(rows, 0) };
+}
+
+const latestOf = (rows: readonly LogRow[], before: number): number => rows.reduce((most, row) => Math.max(most, Number(row.seq)), before);
 
 /** Makes every projection of a salon again from its events. @returns how many visits */
 export async function rebuildProjections(trx: InSalon, salonId: string): Promise<number> {
