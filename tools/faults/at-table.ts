@@ -18,6 +18,8 @@ export class AtTable {
   /** Taps that were begun, and those of which the page said that they are kept. */
   begun = 0;
   shown = 0;
+  /** Taps of which the page said that they are not. */
+  notKept = 0;
   private constructor(
     private readonly profile: string,
     readonly origin: string,
@@ -61,8 +63,16 @@ export class AtTable {
       if (kept === 'gone') return;
       if (kept === 'kept') this.shown++;
       // What is not kept and says so was no entry.
-      else this.begun--;
+      else {
+        this.begun--;
+        this.notKept++;
+      }
     }
+  }
+
+  /** Until something has come of the taps. @throws Plain when that takes too long */
+  async until(so: () => boolean, what: string): Promise<void> {
+    for (const end = Date.now() + LONGEST_MS; !so(); await wait(50)) if (Date.now() > end) throw new Plain(`there was never ${what}`);
   }
 
   /** Ends the browser without a word, all its processes at once. */

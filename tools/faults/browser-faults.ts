@@ -24,8 +24,11 @@ export const BROWSER_FAULTS: Readonly<Record<string, BrowserFault>> = {
   'storage full': async (table) => {
     const session = await table.context.newCDPSession(table.page);
     await session.send('Storage.overrideQuotaForOrigin', { origin: table.origin, quotaSize: FULL_BYTES });
-    await wait(1500);
+    // The browser looks at its room every half minute.
+    await table.until(() => table.notKept > 0, 'a tap that says it is not kept');
     await session.send('Storage.overrideQuotaForOrigin', { origin: table.origin });
+    const { shown } = table;
+    await table.until(() => table.shown > shown, 'a tap that is kept again');
   },
   'session ended while offline': async (table, salon) => {
     await table.context.setOffline(true);
