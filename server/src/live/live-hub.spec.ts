@@ -3,7 +3,10 @@ import { pino } from 'pino';
 import { specServer, type SpecServer } from '../testing/spec-salon.js';
 import { LiveHub } from './live-hub.js';
 import type { HereLine } from '@mansuet/core/contract';
-import { CHANNEL, grownNotice, hereNotice, readHere } from './notices.js';
+import { CHANNEL, hereNotice, readHere } from './notices.js';
+
+/** As `add_events` says it. */
+const grownNotice = (salonId: string, visitId: string): string => `${salonId} ${visitId}`;
 
 describe('LiveHub', () => {
   let server: SpecServer;
