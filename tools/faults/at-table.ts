@@ -62,8 +62,8 @@ export class AtTable {
       const kept = await this.page.evaluate(tapOnce, i).catch(() => 'gone' as const);
       if (kept === 'gone') return;
       if (kept === 'kept') this.shown++;
-      // What is not kept and says so was no entry.
-      else {
+      // What is not kept and says so was no entry; where nothing is said yet, it may still become one.
+      else if (kept === 'not kept') {
         this.begun--;
         this.notKept++;
       }
@@ -133,11 +133,11 @@ async function launch(profile: string): Promise<{ context: BrowserContext; page:
 const prepare = (page: Page): Promise<unknown> => page.addInitScript('globalThis.__name = (f) => f');
 
 /** In the page: one tap, until the page says what became of it. */
-async function tapOnce(i: number): Promise<'kept' | 'not kept'> {
+async function tapOnce(i: number): Promise<'kept' | 'not kept' | 'nothing said'> {
   const entry = document.querySelector('.entry');
   const pad = [...document.querySelectorAll<HTMLButtonElement>('man-signal-pad .sign')].slice(0, 5);
   const button = pad[i % pad.length];
-  if (!entry || !button) return 'not kept';
+  if (!entry || !button) return 'nothing said';
   const alerts = () => [...document.querySelectorAll('[role=alert]')].map((a) => a.textContent).join();
   const before = { entry: entry.textContent, alerts: alerts() };
   button.click();
@@ -146,7 +146,7 @@ async function tapOnce(i: number): Promise<'kept' | 'not kept'> {
     if (alerts() !== before.alerts && /storage/i.test(alerts())) return 'not kept';
     if (entry.textContent !== before.entry) return 'kept';
   }
-  return 'not kept';
+  return 'nothing said';
 }
 
 /** In the page: signals of a visit on the disk, and how much of it waits. */
