@@ -58,4 +58,35 @@ describe('StrainRibbon', () => {
     expect(x(second)).toBeCloseTo(x(rest) + Number(rest?.getAttribute('width')), 3);
     host.remove();
   });
+
+  it('moves one line as time goes on, and draws nothing else anew', async () => {
+    const fixture = TestBed.createComponent(StrainRibbon);
+    const host = fixture.nativeElement as HTMLElement;
+    host.style.width = '600px';
+    document.body.append(host);
+    const points = [
+      { minute: 0, strain: 10 },
+      { minute: 5, strain: 33 },
+    ];
+    fixture.componentRef.setInput('steps', [{ label: 'Bath', from: 0, to: 60, breaks: [] }]);
+    const at = async (minute: number): Promise<void> => {
+      fixture.componentRef.setInput('now', minute);
+      fixture.componentRef.setInput('measured', [...points, { minute, strain: 33 }]);
+      await fixture.whenStable();
+    };
+    await at(5);
+    await until(fixture, () => host.querySelector('.now') !== null && host.querySelector('.step') !== null);
+    const changed: string[] = [];
+    const watcher = new MutationObserver((all) => changed.push(...all.map((m) => `${m.target.nodeName} ${m.attributeName ?? m.type}`)));
+    watcher.observe(host, { subtree: true, childList: true, attributes: true });
+    for (const second of [1, 2, 3]) await at(5 + second / 60);
+    watcher.disconnect();
+    expect(changed).toEqual(['line transform', 'line transform', 'line transform']);
+    // Longer than planned: the ribbon grows by ten minutes at a time.
+    await at(61);
+    await until(fixture, () =>
+      [...host.querySelectorAll('.tick text')].some((t) => t.textContent === '70 min' || t.textContent === '60 min'),
+    );
+    host.remove();
+  });
 });

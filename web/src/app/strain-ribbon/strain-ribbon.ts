@@ -11,38 +11,43 @@ import {
   viewChild,
   type OnDestroy,
 } from '@angular/core';
-import { area, curveLinear, line, scaleLinear, select, axisBottom, axisLeft } from 'd3';
-import { PAUSE_AT, STOP_AT, STRAIN_MAX, WATCH_AT } from '@mansuet/core/strain';
-import { STRAIN_BANDS, type StrainBand } from '@mansuet/core/words';
+import { select } from 'd3';
+import {
+  drawGround,
+  drawPredicted,
+  drawSteps,
+  measuredPaths,
+  ribbonScales,
+  type PredictedPoint,
+  type RibbonPoint,
+  type RibbonStep,
+} from './ribbon-drawing';
 
-export interface RibbonPoint {
-  readonly minute: number;
-  readonly strain: number;
-  /** Between which points strain lies in nine of ten, where that is known. */
-  readonly range90?: readonly [number, number];
-}
-export interface PredictedPoint extends RibbonPoint {
-  readonly low: number;
-  readonly high: number;
-}
-export interface RibbonStep {
-  readonly label: string;
-  readonly from: number;
-  readonly to: number;
-  readonly breaks: readonly { readonly from: number; readonly minutes: number }[];
-}
+export type { PredictedPoint, RibbonPoint, RibbonStep } from './ribbon-drawing';
 
-const EDGES: Readonly<Record<StrainBand, readonly [number, number]>> = {
-  settled: [0, WATCH_AT],
-  watch: [WATCH_AT, PAUSE_AT],
-  pause: [PAUSE_AT, STOP_AT],
-  stop: [STOP_AT, STRAIN_MAX],
-};
+/** Work that lasts longer than was planned makes the ribbon longer by so many minutes at a time: everything on it moves then. */
+const LONGER_BY_MINUTES = 10;
+const LEAST_PX = 60;
 
-/** Strain over time: the predicted curve with its range, what was measured, the steps below. */
+/** Strain over time: the predicted curve with its range, what was measured, the steps below. While the work runs only what is new is drawn. */
 @Component({
   selector: 'man-strain-ribbon',
-  template: '<svg #drawing role="img" [attr.aria-label]="summary()"></svg>',
+  template: `<svg
+    role="img"
+    [attr.aria-label]="summary()"
+    [attr.viewBox]="'0 0 ' + size().width + ' ' + size().height"
+    [attr.width]="size().width"
+    [attr.height]="size().height"
+  >
+    <g #ground></g>
+    @if (scales(); as s) {
+      <path class="sure" [attr.d]="paths().sure" />
+      <path class="measured" [attr.d]="paths().measured" />
+      @if (nowPx(); as x) {
+        <line class="now" [attr.transform]="'translate(' + x + ' 0)'" [attr.y1]="s.frame.top" [attr.y2]="s.height - 18" />
+      }
+    }
+  </svg>`,
   styleUrl: './strain-ribbon.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -56,9 +61,32 @@ export class StrainRibbon implements OnDestroy {
   /** Minute of now, when the work runs. */
   readonly now = input<number | undefined>();
 
-  private readonly drawing = viewChild.required<ElementRef<SVGSVGElement>>('drawing');
-  private readonly size = signal({ width: 0, height: 0 });
+  private readonly ground = viewChild.required<ElementRef<SVGGElement>>('ground');
+  protected readonly size = signal({ width: 0, height: 0 });
   private readonly watcher: ResizeObserver;
+
+  /** Minutes to the right end: the plan's, or what the work has become longer by. */
+  private readonly minutes = computed(() => {
+    const planned = Math.max(10, ...this.predicted().map((p) => p.minute), ...this.steps().map((s) => s.to));
+    const worked = Math.max(this.now() ?? 0, this.measured().at(-1)?.minute ?? 0);
+    return worked <= planned ? planned : Math.ceil(worked / LONGER_BY_MINUTES) * LONGER_BY_MINUTES;
+  });
+  protected readonly scales = computed(() => {
+    const { width, height } = this.size();
+    return width < LEAST_PX || height < LEAST_PX ? undefined : ribbonScales(width, height, this.minutes(), this.steps().length > 0);
+  });
+  protected readonly paths = computed(
+    () => {
+      const scales = this.scales();
+      return scales ? measuredPaths(scales, this.measured()) : NO_PATHS;
+    },
+    { equal: (a, b) => a.sure === b.sure && a.measured === b.measured },
+  );
+  /** To a tenth of a pixel: a line that moves by less is not seen to move. */
+  protected readonly nowPx = computed(() => {
+    const now = this.now();
+    return now === undefined ? undefined : Math.round((this.scales()?.x(now) ?? 0) * 10) / 10;
+  });
 
   protected readonly summary = computed(() => {
     const peak = (points: readonly RibbonPoint[]): number => Math.round(Math.max(0, ...points.map((p) => p.strain)));
@@ -74,156 +102,21 @@ export class StrainRibbon implements OnDestroy {
       if (entry) this.size.set({ width: entry.contentRect.width, height: entry.contentRect.height });
     });
     this.watcher.observe(host);
-    effect(() => this.draw());
+    // What stands still is drawn once: bands, axes, the plan's curve and its steps.
+    effect(() => {
+      const ground = select(this.ground().nativeElement);
+      ground.selectAll('*').remove();
+      const scales = this.scales();
+      if (!scales) return;
+      drawGround(ground, scales);
+      drawPredicted(ground, scales, this.predicted());
+      drawSteps(ground, scales, this.steps(), this.opened(), (step) => this.pick.emit(step));
+    });
   }
 
   ngOnDestroy(): void {
     this.watcher.disconnect();
   }
-
-  private draw(): void {
-    const { width, height } = this.size();
-    const svg = select(this.drawing().nativeElement);
-    svg.selectAll('*').remove();
-    if (width < 60 || height < 60) return;
-    svg.attr('viewBox', `0 0 ${width} ${height}`).attr('width', width).attr('height', height);
-    const steps = this.steps();
-    const lane = steps.length > 0 ? 22 : 0;
-    const frame = { left: 76, right: 10, top: 6, bottom: 22 + lane };
-    const last = Math.max(
-      10,
-      this.now() ?? 0,
-      ...this.predicted().map((p) => p.minute),
-      ...this.measured().map((p) => p.minute),
-      ...steps.map((s) => s.to),
-    );
-    const x = scaleLinear([0, last], [frame.left, width - frame.right]);
-    const y = scaleLinear([0, STRAIN_MAX], [height - frame.bottom, frame.top]);
-
-    for (const band of STRAIN_BANDS) {
-      const [low, high] = EDGES[band];
-      const g = svg.append('g').attr('class', `band ${band}`);
-      g.append('rect')
-        .attr('x', frame.left)
-        .attr('width', width - frame.left - frame.right)
-        .attr('y', y(high))
-        .attr('height', y(low) - y(high));
-      const middle = (y(low) + y(high)) / 2;
-      g.append('path').attr('transform', `translate(12 ${middle})`).attr('d', GLYPHS[band]);
-      g.append('text')
-        .attr('x', 24)
-        .attr('y', middle + 4)
-        .text(band);
-    }
-    svg
-      .append('g')
-      .attr('class', 'axis')
-      .attr('transform', `translate(0 ${height - frame.bottom})`)
-      .call(
-        axisBottom(x)
-          .ticks(Math.min(10, Math.max(2, Math.floor((width - 80) / 90))))
-          .tickFormat((d) => `${Number(d)} min`),
-      )
-      // A label that would be cut at the edge says nothing.
-      .selectAll<SVGTextElement, number>('.tick text')
-      .filter((d) => x(d) > width - 24)
-      .remove();
-    svg.append('g').attr('class', 'axis').attr('transform', `translate(${frame.left} 0)`).call(axisLeft(y).tickValues([]));
-    if (this.predicted().length > 1) {
-      svg
-        .append('path')
-        .attr('class', 'range')
-        .attr(
-          'd',
-          area<PredictedPoint>()
-            .curve(curveLinear)
-            .x((p) => x(p.minute))
-            .y0((p) => y(p.low))
-            .y1((p) => y(p.high))([...this.predicted()]),
-        );
-      svg
-        .append('path')
-        .attr('class', 'predicted')
-        .attr(
-          'd',
-          line<PredictedPoint>()
-            .x((p) => x(p.minute))
-            .y((p) => y(p.strain))([...this.predicted()]),
-        );
-    }
-    if (this.measured().length > 1) {
-      svg
-        .append('path')
-        .attr('class', 'sure')
-        .attr(
-          'd',
-          area<RibbonPoint>()
-            .x((p) => x(p.minute))
-            .y0((p) => y(p.range90?.[0] ?? p.strain))
-            .y1((p) => y(p.range90?.[1] ?? p.strain))([...this.measured()]),
-        );
-      svg
-        .append('path')
-        .attr('class', 'measured')
-        .attr(
-          'd',
-          line<RibbonPoint>()
-            .x((p) => x(p.minute))
-            .y((p) => y(p.strain))([...this.measured()]),
-        );
-    }
-    const now = this.now();
-    if (now !== undefined)
-      svg
-        .append('line')
-        .attr('class', 'now')
-        .attr('x1', x(now))
-        .attr('x2', x(now))
-        .attr('y1', frame.top)
-        .attr('y2', height - 18);
-    steps.forEach((step, i) => {
-      const top = height - lane;
-      for (const pause of step.breaks)
-        svg
-          .append('rect')
-          .attr('class', 'rest')
-          .attr('x', x(pause.from))
-          .attr('width', Math.max(1, x(pause.from + pause.minutes) - x(pause.from)))
-          .attr('y', top)
-          .attr('height', 18);
-      const g = svg.append('g').attr('class', this.opened() === i ? 'step open' : 'step');
-      g.on('click', () => this.pick.emit(i));
-      const parts = workOf(step);
-      for (const [from, to] of parts)
-        g.append('rect')
-          .attr('x', x(from))
-          .attr('width', Math.max(2, x(to) - x(from) - 1))
-          .attr('y', top)
-          .attr('height', 18)
-          .attr('rx', 3);
-      g.append('title').text(step.label);
-      const [from, to] = parts.reduce((widest, p) => (p[1] - p[0] > widest[1] - widest[0] ? p : widest), [0, 0]);
-      if (x(to) - x(from) > 16)
-        g.append('text')
-          .attr('x', (x(from) + x(to)) / 2)
-          .attr('y', top + 13)
-          .attr('text-anchor', 'middle')
-          .text(String(i + 1));
-    });
-  }
 }
 
-/** Stretches of work in a step: a break inside it parts them. */
-function workOf(step: RibbonStep): (readonly [number, number])[] {
-  const inside = step.breaks.filter((b) => b.from > step.from && b.from < step.to);
-  const starts = [step.from, ...inside.map((b) => b.from + b.minutes)];
-  return starts.map((from, i) => [from, inside[i]?.from ?? step.to] as const);
-}
-
-/** The shape of a band, beside its colour and its word. */
-const GLYPHS: Readonly<Record<StrainBand, string>> = {
-  settled: 'M6 0a6 6 0 1 1 -12 0a6 6 0 1 1 12 0',
-  watch: 'M-6 3a6 6 0 0 1 12 0',
-  pause: 'M-3 -6v12M3 -6v12',
-  stop: 'M-2.5 -6h5l3.5 3.5v5l-3.5 3.5h-5l-3.5 -3.5v-5z',
-};
+const NO_PATHS = { sure: '', measured: '' };
