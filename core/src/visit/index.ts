@@ -10,6 +10,7 @@ export * from './plan-changes.js';
 export * from './plan-input-of.js';
 export * from './plan-now.js';
 export * from './plan-record.js';
+export * from './break-now.js';
 export * from './planned-break.js';
 export * from './reading.js';
 export * from './replay.js';

@@ -22,15 +22,20 @@ export interface PlannedBreakNow {
  * @returns `undefined` where none is left to be had
  */
 export function plannedBreakNow(state: VisitState, nowMs: number): PlannedBreakNow | undefined {
+  return plannedBreakAt(state, Math.max(state.work?.clockMs ?? 0, nowMs));
+}
+
+/** As {@link plannedBreakNow}, at a moment that may lie before the last event. */
+export function plannedBreakAt(state: VisitState, atMs: number): PlannedBreakNow | undefined {
   const { work, plan } = state;
   if (!plan || state.ended) return undefined;
   const running = plan.steps.find((s) => s.id === work?.running);
   const step = running ?? plan.steps.find((s) => work?.steps.get(s.id) === undefined);
   if (!step) return undefined;
-  const minute = work ? (Math.max(work.clockMs, nowMs) - work.startedMs) / 60_000 : 0;
+  const minute = work ? (atMs - work.startedMs) / 60_000 : 0;
   const resting = work?.onBreakSinceMs !== undefined;
   const seconds = (running && work?.steps.get(running.id)?.seconds) || 0;
-  const worked = seconds / 60 + (running && work && !resting ? (Math.max(work.clockMs, nowMs) - work.clockMs) / 60_000 : 0);
+  const worked = seconds / 60 + (running && work && !resting ? Math.max(0, atMs - work.clockMs) / 60_000 : 0);
   let rested = work ? restedSince(work, running ? beganAt(work) : endedAt(work), minute) : 0;
   for (const b of breaksOfStep(step)) {
     if (running ? b.after === 0 : b.after > 0) continue;
@@ -57,7 +62,7 @@ function restedSince(work: WorkState, from: number, to: number): number {
   for (const e of work.strain) {
     if (e.kind === 'break_started') began = e.minute;
     if (e.kind !== 'break_ended' || began === undefined) continue;
-    rested += Math.max(0, e.minute - Math.max(began, from));
+    rested += Math.max(0, Math.min(e.minute, to) - Math.max(began, from));
     began = undefined;
   }
   return began === undefined ? rested : rested + Math.max(0, to - Math.max(began, from));
