@@ -31,13 +31,19 @@ import { Keymap } from './keymap';
 export class Slip implements OnDestroy {
   readonly name = input.required<string>();
   readonly closed = output();
+  /** It is there to be typed into: its first field takes the focus, so that no letter is taken for a key of the screen. */
+  readonly typed = input(false);
   protected readonly id = freshId('slip');
   private readonly slip = viewChild.required<ElementRef<HTMLElement>>('slip');
   private readonly before = document.activeElement;
   private readonly wake = inject(Keymap).rest(() => this.closed.emit());
 
   constructor() {
-    afterNextRender(() => this.slip().nativeElement.focus());
+    afterNextRender(() => {
+      const slip = this.slip().nativeElement;
+      const field = this.typed() ? slip.querySelector<HTMLElement>('textarea, input') : undefined;
+      (field ?? slip).focus();
+    });
   }
 
   ngOnDestroy(): void {

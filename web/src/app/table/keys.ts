@@ -31,6 +31,8 @@ export function tableKeys(table: TableStore): readonly KeyAction[] {
     slip('blade', 'b', 'blade: touch, swap, another one'),
     slip('incident', 'i', 'incident'),
     slip('pieces', 'o', 'places of the step: done, in part, left'),
+    slip('part', 'a', 'step done in part: why'),
+    slip('left', 'x', 'leave the step: why'),
     slip('steps', 'l', 'list of steps'),
     { id: 'table.replan', key: 'r', says: 'plan the rest anew from here', act: () => void table.toPlan() },
     slip('note', 'n', 'remark'),

@@ -8,6 +8,7 @@ import { VisitStore } from '../visit/visit-store';
 import { BladePicker } from './blade-picker';
 import { HoldPicker } from './hold-picker';
 import { IncidentForm } from './incident-form';
+import { LeaveReasons } from './leave-reasons';
 import { PieceList } from './piece-list';
 import { SignalList } from './signal-list';
 import { type SlipId, TableStore } from './table-store';
@@ -19,6 +20,8 @@ const NAMES: Readonly<Record<SlipId, string>> = {
   incident: 'Incident: stop, dog safe, tools away, look',
   steps: 'Steps',
   pieces: 'Place by place',
+  part: 'Done in part: why?',
+  left: 'Left: why?',
   note: 'Remark for whoever has this dog next',
   keys: 'Keys at the table',
 };
@@ -26,7 +29,7 @@ const NAMES: Readonly<Record<SlipId, string>> = {
 /** The slip that lies over step and map, while signals, Pause and Stop stay in reach. */
 @Component({
   selector: 'man-table-slips',
-  imports: [BladePicker, HoldPicker, IncidentForm, KeysList, Notice, PieceList, SignalList, Slip, TextField],
+  imports: [BladePicker, HoldPicker, IncidentForm, KeysList, LeaveReasons, Notice, PieceList, SignalList, Slip, TextField],
   templateUrl: './table-slips.html',
   styleUrl: './table-slips.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

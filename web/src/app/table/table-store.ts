@@ -1,4 +1,4 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
+import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import { findingIn } from '@mansuet/core/findings';
 import { zoneFacts } from '@mansuet/core/knowledge/anatomy';
@@ -6,7 +6,7 @@ import { advisePasses } from '@mansuet/core/knowledge/blades';
 import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
 import { sayNextMinutes } from '@mansuet/core/strain';
-import { breaksOfStep, closingNow, nextMinutesNow, safeFinishNow } from '@mansuet/core/visit';
+import { breakNow, breaksOfStep, closingNow, nextMinutesNow, plannedBreakNow, safeFinishNow } from '@mansuet/core/visit';
 import {
   type BladeId,
   type ClosingLine,
@@ -28,14 +28,16 @@ import { sayEvent } from '../visit/say-event';
 import { VisitStore } from '../visit/visit-store';
 import { Words } from '../wording/words.service';
 import { adviceFor } from './advice';
+import { Chime } from './chime';
 import { EMPTY_INCIDENT, type IncidentDraft } from './incident-form';
+import { SameTap } from './same-tap';
 
 /** A sign that may be of something else is asked about for so long. Our default. */
 const SIGN_ASKED_MINUTES = 2;
 const CAUSE_WORDS: Readonly<Record<SignCause, string>> = { strain: 'strain', something_else: 'not strain', unsure: 'not sure' };
 
 /** What lies beside the step on a slip. */
-export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'pieces', 'note', 'keys'] as const;
+export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'pieces', 'part', 'left', 'note', 'keys'] as const;
 export type SlipId = (typeof SLIPS)[number];
 
 /** What became of one place of a step. */
@@ -61,6 +63,10 @@ export class TableStore {
   private readonly session = inject(SessionService);
   private readonly visit = inject(VisitStore);
   private readonly plans = inject(PlanStore);
+  private readonly chime = inject(Chime);
+  private readonly sameTap = inject(SameTap);
+  /** The main button was just tapped: what it says has changed under the finger. */
+  readonly mainRests = computed(() => this.sameTap.rests() === 'main');
 
   readonly slip = signal<SlipId | undefined>(undefined);
   /** What was typed on a slip stays until it is recorded, whatever is tapped beside it. */
@@ -95,24 +101,11 @@ export class TableStore {
   readonly asks = computed(() => this.unseen() || (this.running() !== undefined && this.now()?.strain.unclear === true));
   /** In the work the cautions need the room: the first three are asked, a break asks them all. */
   readonly looks = computed(() => (this.onBreak() ? MOODS : MOODS.slice(0, 3)));
-  readonly breakBefore = computed(() => {
-    const next = this.next();
-    return next ? breaksOfStep(next).reduce((sum, b) => sum + (b.after === 0 ? b.minutes : 0), 0) : 0;
-  });
-  /** By what is seen the break before the next step begins. */
-  readonly breakBeforeWhen = computed(() => {
-    const next = this.next();
-    return (next && breaksOfStep(next).find((b) => b.after === 0)?.when) ?? '';
-  });
-  /** The next break that the plan has inside the step in hand, and whether it is time for it. */
-  readonly breakInside = computed(() => {
-    const work = this.work();
-    const step = this.running();
-    const from = work?.runs.at(-1)?.fromMinute ?? 0;
-    const taken = work?.strain.filter((e) => e.kind === 'break_started' && e.minute >= from).length ?? 0;
-    const next = step && breaksOfStep(step).filter((b) => b.after > 0)[taken];
-    return next && { ...next, due: (this.now()?.stepSeconds ?? 0) >= next.after * 60 };
-  });
+  /** The break that the plan still owes, before the next step or inside the one in hand. */
+  readonly owed = computed(() => plannedBreakNow(this.visit.state(), this.clock.nowMs()));
+  /** How far the break is that goes on. */
+  readonly resting = computed(() => breakNow(this.visit.state(), this.clock.nowMs()));
+  private readonly isRested = computed(() => this.resting()?.leftSeconds === 0);
   readonly now = this.visit.now;
   readonly advice = computed(() => adviceFor(this.words, this.now()?.strain, this.visit.context()?.salon));
   /** Half-minutes of the work: the model's own steps, so that it is not asked at every tick. */
@@ -176,6 +169,16 @@ export class TableStore {
   readonly paint = computed(() => this.plans.paint(this.shown()?.zones));
   readonly ended = computed(() => this.visit.state().ended);
 
+  constructor() {
+    // Once for each break, when its time is over; one that is found over is not rung for.
+    let wasResting = false;
+    effect(() => {
+      const rested = this.isRested();
+      if (rested && wasResting) untracked(() => this.chime.ring());
+      wasResting = this.onBreak() && !rested;
+    });
+  }
+
   /** Records, with what goes before it at the same stroke, and says so once it is durable. @returns whether it is kept; the frame says why when it is not */
   private async record(draft: EventDraft, says: string, ...before: readonly EventDraft[]): Promise<boolean> {
     const [first = draft, ...more] = [...before, draft];
@@ -196,15 +199,18 @@ export class TableStore {
       ...(staffId && staffId !== this.visit.state().handsId ? [{ type: 'hands_changed' as const, body: { staffId } }] : []),
     );
   }
-  async finish(outcome: 'done' | 'part' | 'left'): Promise<void> {
+  /** @param why one of the reasons that are there by tap; a step that is done needs none */
+  async finish(outcome: 'done' | 'part' | 'left', why = ''): Promise<void> {
     const step = this.running() ?? this.next();
+    this.slip.set(undefined);
     if (step)
       await this.record(
-        { type: 'step_finished', body: { step: step.id, outcome, why: '' } },
+        { type: 'step_finished', body: { step: step.id, outcome, why } },
         `${outcome === 'done' ? 'Done' : outcome === 'part' ? 'Done in part' : 'Left'}: ${step.label}`,
       );
   }
   async finishPiece(piece: PieceId, outcome: PieceOutcome): Promise<void> {
+    if (this.sameTap.bounced(`${piece} ${outcome}`)) return;
     const place = this.pieces().find((p) => p.id === piece)?.place ?? '';
     await this.record({ type: 'piece_finished', body: { piece, outcome, why: '' } }, `${place}: ${PIECE_WORDS[outcome]}`);
   }
@@ -252,11 +258,12 @@ export class TableStore {
     );
   }
   async main(): Promise<void> {
+    if (this.sameTap.bounced('main')) return;
     const next = this.next();
     const line = this.nextLine();
     if (this.closing()) {
       if (line) await this.tick(line);
-    } else if (this.onBreak()) await this.pause();
+    } else if (this.onBreak()) await this.record({ type: 'break_ended', body: {} }, 'Work goes on');
     else if (this.running()) await this.finish('done');
     else if (next) await this.start(next.id, next.label);
     else await this.end('finished', '');
@@ -270,14 +277,18 @@ export class TableStore {
   });
 
   see(signal: SignalId): void {
+    if (this.sameTap.bounced(signal)) return;
     // A signal is tapped beside any slip; only the list of signals has done its work by it.
     if (this.slip() === 'signals') this.slip.set(undefined);
     void this.record({ type: 'signal_seen', body: { signal } }, this.words.labels.signal[signal]);
   }
   async pause(): Promise<void> {
-    if (!this.work()) return;
+    if (!this.work() || this.sameTap.bounced('pause')) return;
     if (this.onBreak()) await this.record({ type: 'break_ended', body: {} }, 'Work goes on');
-    else await this.record({ type: 'break_started', body: {} }, 'Break');
+    else {
+      this.chime.ready();
+      await this.record({ type: 'break_started', body: {} }, 'Break');
+    }
   }
   useHold(hold: HoldId, also: readonly HoldId[]): void {
     this.slip.set(undefined);

@@ -11,6 +11,7 @@ import { Keymap } from '../controls/keymap';
 import { IN_ENGLISH } from '../testing/in-english';
 import { FELT, openVisit, type OpenVisit } from '../testing/open-visit';
 import { aPlanInput } from '../testing/plan-input';
+import { SAME_TAP_MS, TAP_CLOCK } from './same-tap';
 import { TablePage } from './table.page';
 
 const PLAN = planRecordOf(makePlan(aPlanInput({ today: new Date().toISOString().slice(0, 10) })), IN_ENGLISH);
@@ -218,11 +219,47 @@ describe('TablePage', () => {
     await visit.click(/^Start/);
     for (const step of PLAN.steps) {
       await visit.click(/^Leave it/);
+      // One tap that strayed leaves nothing.
+      expect(work()?.steps.get(step.id)?.status).not.toBe('left');
+      await visit.click('no time left');
       expect(work()?.steps.get(step.id)?.status).toBe('left');
     }
     await visit.until(() => visit.host.textContent?.includes('All steps are done or left') === true);
     await visit.click(/^Finish/);
     expect(visit.store.state().ended?.outcome).toBe('finished');
+  });
+});
+
+describe('a tap that bounces', () => {
+  let visit: OpenVisit<TablePage>;
+  let now = 0;
+  beforeEach(async () => {
+    now = 0;
+    visit = await openVisit(TablePage, READY, {}, null, [], [{ provide: TAP_CLOCK, useValue: () => now }]);
+  });
+  afterEach(() => visit.close());
+  const entries = (): number => visit.store.state().eventCount;
+
+  it('is one: the step that was just ended does not begin the next, and no sign counts twice', async () => {
+    await visit.click(/^Start/);
+    now = 1000;
+    await visit.click(/^Step done/);
+    const before = entries();
+    now = 1000 + SAME_TAP_MS - 1;
+    visit.button(/^Start step/).click();
+    await visit.shown();
+    expect(entries()).toBe(before);
+    expect(visit.store.state().work?.running).toBeUndefined();
+    now = 1000 + SAME_TAP_MS;
+    await visit.click(/^Start step/);
+    expect(visit.store.state().work?.running).toBe(PLAN.steps[1]?.id);
+    const signs = (): number => visit.store.state().work?.signs.length ?? 0;
+    visit.button(/pulls away$/).click();
+    visit.button(/pulls away$/).click();
+    await visit.until(() => signs() > 0);
+    expect(signs()).toBe(1);
+    await visit.click(/turns head away$/);
+    expect(signs()).toBe(2);
   });
 });
 

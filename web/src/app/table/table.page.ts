@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked
 import { Keymap } from '../controls/keymap';
 import { ClosingCard } from './closing-card';
 import { PauseStop } from './pause-stop';
+import { SameTap } from './same-tap';
 import { SignalPad } from './signal-pad';
 import { StepCard } from './step-card';
 import { StrainBar } from './strain-bar';
@@ -18,7 +19,7 @@ const WORK_KEYS: readonly string[] = ['hold', 'blade', 'pieces', 'steps', 'repla
 @Component({
   selector: 'man-table',
   imports: [ClosingCard, PauseStop, SignalPad, StepCard, StrainBar, TableHead, TableSlips, WhereCard],
-  providers: [TableStore],
+  providers: [SameTap, TableStore],
   templateUrl: './table.page.html',
   styleUrl: './table.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

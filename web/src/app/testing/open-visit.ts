@@ -1,6 +1,6 @@
 import type { HarnessLoader } from '@angular/cdk/testing';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
-import type { Type } from '@angular/core';
+import type { Provider, Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { firstValueFrom, Subject } from 'rxjs';
@@ -8,6 +8,7 @@ import type { VisitContext } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
+import { TAP_CLOCK } from '../table/same-tap';
 import { FakeApi, storesAll } from './fake-api';
 import { settle, until } from './page';
 import { LiveService } from '../server/live.service';
@@ -76,6 +77,7 @@ export async function openVisit<T>(
   dog: Partial<typeof FACTS> = {},
   lastFound: VisitContext['lastFound'] = null,
   visits: VisitContext['file']['visits'] = [],
+  more: readonly Provider[] = [],
 ): Promise<OpenVisit<T>> {
   const events = written([BOOKED, ...drafts]);
   const staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer' as const, trained: true };
@@ -133,6 +135,9 @@ export async function openVisit<T>(
       { provide: LiveService, useValue: { changes$: new Subject(), here$: new Subject() } },
       { provide: SessionService, useValue: { signedIn: () => ({ staff, salon, csrf: 'x' }), may: () => true } },
       { provide: VISIT_DB, useValue: db },
+      // A spec taps as fast as it can: a second passes between two of its taps.
+      { provide: TAP_CLOCK, useFactory: () => seconds() },
+      ...more,
     ],
   });
   const store = TestBed.inject(VisitStore);
@@ -188,4 +193,10 @@ function named(button: HTMLButtonElement): string {
   const copy = button.cloneNode(true) as HTMLButtonElement;
   copy.querySelectorAll('[aria-hidden="true"]').forEach((hidden) => hidden.remove());
   return (copy.textContent ?? '').replace(/\s+/g, ' ').trim();
+}
+
+/** A clock that goes on by a second each time it is looked at. */
+function seconds(): () => number {
+  let now = 0;
+  return () => (now += 1000);
 }
