@@ -157,14 +157,20 @@ export async function agree(page: Page): Promise<void> {
   await page.waitForURL('**/agree');
   await expect(page.getByText(/It takes about/)).toBeVisible();
   const open = page.getByRole('radio', { name: /^Agrees:/, checked: false });
+  // A plan that is still searched for may ask for other consents than the one that stands: nothing is counted before that.
+  const stands = page.locator('man-signature-field canvas');
+  await expect(stands).toBeVisible();
   while ((await open.count()) > 0) {
     const before = await open.count();
     await open.first().click();
     await expect(open).toHaveCount(before - 1);
+    await expect(stands).toBeVisible();
   }
   // The file alone decides whether it is asked, and the file is there.
   const none = page.getByRole('button', { name: 'There is no second number' });
   if ((await none.count()) > 0 && (await none.getAttribute('aria-pressed')) !== 'true') await none.click();
+  // With the signature nothing is missing any more; what is, would be said here.
+  await expect(page.getByText(/still needed/)).toHaveCount(0);
   await sign(page);
   await page.getByRole('button', { name: 'Agreed: plan' }).click();
   await page.waitForURL('**/plan');
