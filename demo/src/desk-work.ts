@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import type { IntakeAnswer } from '@mansuet/core/contract';
 import { dayOf } from '@mansuet/core/days';
@@ -69,7 +70,13 @@ async function photographs(db: Database, who: Who, now: Date): Promise<void> {
     const takenOn = dayOf(new Date(now.getTime() - p.weeksAgo * 604_800_000), HERE);
     await db.inSalon(who.salonId, async (trx) => {
       const dog = (await searchDogs(trx, p.dog, false)).dogs.find((d) => d.name === p.dog);
-      if (dog) await keepPhoto(trx, who.salonId, { dogId: dog.dogId, visitId: null, takenOn, kind: p.kind, zone: p.zone }, taken);
+      if (dog)
+        await keepPhoto(
+          trx,
+          who.salonId,
+          { photoId: randomUUID(), dogId: dog.dogId, visitId: null, takenOn, kind: p.kind, zone: p.zone },
+          taken,
+        );
     });
   }
 }

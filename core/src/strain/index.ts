@@ -21,6 +21,7 @@ export { type DogSeen, type PooledWork, poolOf, shiftOf } from './salon-pool.js'
 export * from './signals.js';
 export * from './running-meter.js';
 export * from './simulated-strain.js';
+export * from './standing-filter.js';
 export * from './strain-filter.js';
 export * from './watched-breaks.js';
 export * from './watched-visit.js';

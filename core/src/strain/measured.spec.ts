@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { goOn, looks, readMeter, rest, sign, visitOf } from '../testing/read-meter.js';
 import { MOODS, SIGNAL_IDS, STRAIN_BANDS } from '../words/index.js';
-import { NOT_OBSERVED_AFTER_MINUTES, PAUSE_AT, SIGNALS, StandingMeter, STOP_AT, type StrainEntry } from './index.js';
+import {
+  NOT_OBSERVED_AFTER_MINUTES,
+  PAUSE_AT,
+  SIGNALS,
+  StandingFilter,
+  StandingMeter,
+  STOP_AT,
+  type StrainEntry,
+  StrainFilter,
+} from './index.js';
 
 const minutes = (max = 40): fc.Arbitrary<number> => fc.double({ min: 0, max, noNaN: true });
 const anySign = fc.record({ kind: fc.constant('signal' as const), minute: minutes(), signal: fc.constantFrom(...SIGNAL_IDS) });
@@ -207,13 +216,14 @@ describe('whatever order it comes in', () => {
       { numRuns: 80 },
     );
   });
-  it('a meter that stands reads the same as one that begins anew, also when something comes in late', () => {
+  it('a meter and a filter that stand read the same as those that begin anew, also when something comes in late', () => {
     fc.assert(
       fc.property(
         fc.array(fc.oneof(anySign, anyLook), { maxLength: 8 }),
         fc.shuffledSubarray([0, 1, 2, 3, 4, 5, 6, 7]),
         (entries, arrival) => {
           const standing = new StandingMeter();
+          const filter = new StandingFilter();
           let arrived: StrainEntry[] = [];
           let now = 10;
           for (const i of arrival) {
@@ -221,17 +231,23 @@ describe('whatever order it comes in', () => {
             if (entry) arrived = inOrder([...arrived, entry]);
             now += 3.7;
             expect(standing.read(visitOf(arrived), now)).toEqual(readMeter(arrived, now));
+            expect(filter.at(visitOf(arrived), now)).toEqual(new StrainFilter(visitOf(arrived)).at(now));
           }
         },
       ),
       { numRuns: 40 },
     );
   });
-  it('a meter that stands begins anew with another dog, start, or work', () => {
+  it('a meter and a filter that stand begin anew with another dog, start, or work', () => {
     const standing = new StandingMeter();
+    const filter = new StandingFilter();
     standing.read(visitOf([sign(1, 'growl')], { start: 30 }), 20);
-    for (const other of [{ start: 12 }, { start: 30, ratePerMinute: 3 }, { start: 30, uncounted: ['growl' as const] }])
-      expect(standing.read(visitOf([sign(1, 'growl')], other), 20)).toEqual(readMeter([sign(1, 'growl')], 20, other));
+    filter.at(visitOf([sign(1, 'growl')], { start: 30 }), 20);
+    for (const other of [{ start: 12 }, { start: 30, ratePerMinute: 3 }, { start: 30, uncounted: ['growl' as const] }]) {
+      const visit = visitOf([sign(1, 'growl')], other);
+      expect(standing.read(visit, 20)).toEqual(readMeter([sign(1, 'growl')], 20, other));
+      expect(filter.at(visit, 20)).toEqual(new StrainFilter(visit).at(20));
+    }
     expect(standing.read(visitOf([]), 3)).toEqual(readMeter([], 3));
   });
 });

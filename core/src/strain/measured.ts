@@ -1,10 +1,11 @@
 import type { Condition, Mood, SignalId, StrainBand } from '../words/index.js';
 import { bandOf } from './bands.js';
+import { goesOnFrom } from './goes-on.js';
 import { FINE } from './grid.js';
 import { MODEL_TIERS, STEP_MINUTES } from './process.js';
 import { NOT_OBSERVED_AFTER_MINUTES, RunningMeter } from './running-meter.js';
 import { SIGNALS } from './signals.js';
-import type { StrainEntry, WatchedVisit, WorkStretch } from './watched-visit.js';
+import type { StrainEntry, WatchedVisit } from './watched-visit.js';
 
 export interface MeasuredPoint {
   readonly minute: number;
@@ -154,32 +155,6 @@ function withPoint(reading: Reading, minute: number): Reading {
   // What was entered within a step is taken in at its end: the curve never goes back in time.
   reading.points.push({ minute: Math.max(minute, reading.points.at(-1)?.minute ?? 0), strain, range90 });
   return { ...reading, peak: Math.max(reading.peak, strain) };
-}
-
-/** Whether a visit is the same as far as it was gone through, so that the meter can go on from there. */
-function goesOnFrom({ visit: old, minute, taken }: Reading, visit: WatchedVisit, now: number): boolean {
-  const sameDog = old.start === visit.start && old.halfLifeMinutes === visit.halfLifeMinutes;
-  const nothingLate =
-    (visit.entries[taken]?.minute ?? Infinity) >= minute && old.entries.slice(0, taken).every((e, i) => isSame(e, visit.entries[i]));
-  const uncounted = visit.uncounted ?? [];
-  const sameSigns = (old.uncounted ?? []).length === uncounted.length && (old.uncounted ?? []).every((s) => uncounted.includes(s));
-  const before = (of: WatchedVisit): WorkStretch[] => of.stretches.filter((s) => s.fromMinute < minute);
-  const until = (s: WorkStretch): number => Math.min(minute, s.toMinute ?? minute);
-  const done = before(visit);
-  const was = before(old);
-  const sameWork =
-    was.length === done.length &&
-    was.every((s, i) => {
-      const other = done[i];
-      return other && s.fromMinute === other.fromMinute && s.ratePerMinute === other.ratePerMinute && until(s) === until(other);
-    });
-  return now >= minute && sameDog && nothingLate && sameSigns && sameWork;
-}
-
-function isSame(a: StrainEntry, b: StrainEntry | undefined): boolean {
-  if (!b || a.kind !== b.kind || a.minute !== b.minute) return false;
-  if (a.kind === 'signal' && b.kind === 'signal') return a.signal === b.signal;
-  return a.kind === 'state_seen' && b.kind === 'state_seen' ? a.mood === b.mood : true;
 }
 
 /** Signals that mean nothing on a dog with these conditions. `uncountedSignals(['incontinent']) // => ['soiling']` */

@@ -1,5 +1,6 @@
 import { afterLook, afterSign, afterSilence, type Belief, firstBelief, type Weighed } from './belief.js';
 import { afterChange, afterStep } from './drift.js';
+import type { GoneThrough } from './goes-on.js';
 
 import { MODEL_TIERS, QUIET_SHARE, STEP_MINUTES } from './process.js';
 import { NOT_OBSERVED_AFTER_MINUTES } from './running-meter.js';
@@ -50,6 +51,11 @@ export class StrainFilter {
     other.next = this.next;
     other.stretch = this.stretch;
     return other;
+  }
+
+  /** How far it has gone. */
+  get gone(): GoneThrough {
+    return { visit: this.visit, minute: this.minute, taken: this.next };
   }
 
   /** Logarithm of how likely all was that was seen until the last whole step. */

@@ -21,16 +21,28 @@ const MOST_MINUTES = 15;
  * How far the break is that goes on: what the plan owes at its beginning, and where it owes nothing, until strain has come down to where watching
  * begins, by the half-life that the meter has for this dog.
  * @param nowMs the moment, Unix ms
+ * @param length where it is known already
  * @returns `undefined` outside a break
  */
-export function breakNow(state: VisitState, nowMs: number): BreakNow | undefined {
+export function breakNow(state: VisitState, nowMs: number, length = breakLengthOf(state)): BreakNow | undefined {
+  if (!length) return undefined;
+  const gone = (Math.max(length.beganMs, nowMs) - length.beganMs) / 1000;
+  return { minutes: length.minutes, leftSeconds: Math.max(0, length.minutes * 60 - gone), of: length.of };
+}
+
+/** How long the break is to be that goes on: it is known when it begins, and asks the filter once. */
+export interface BreakLength {
+  readonly beganMs: number;
+  readonly minutes: number;
+  readonly of: BreakNow['of'];
+}
+export function breakLengthOf(state: VisitState): BreakLength | undefined {
   const { work } = state;
   const beganMs = work?.onBreakSinceMs;
   if (!work || beganMs === undefined || state.ended) return undefined;
   const owed = plannedBreakAt(state, beganMs);
   const minutes = owed ? owed.minutes - owed.rested : untilSettling(state, (beganMs - work.startedMs) / 60_000);
-  const gone = (Math.max(beganMs, nowMs) - beganMs) / 1000;
-  return { minutes, leftSeconds: Math.max(0, minutes * 60 - gone), of: owed ? 'plan' : 'strain' };
+  return { beganMs, minutes, of: owed ? 'plan' : 'strain' };
 }
 
 /** Minutes that strain takes from one minute of the visit to where watching begins. */

@@ -16,10 +16,10 @@ export interface Closing {
  * What is still to be done to make the end safe; `undefined` while the visit goes on. It begins by itself when strain has reached `stop`
  * once: a second hard sign, a snap, a bite. That does not lapse with minutes, only when the sign is taken back as a mistake.
  * @param nowMs wall clock
+ * @param strain what the meter reads at that moment, where it was read already
  */
-export function closingNow(state: VisitState, nowMs: number): Closing | undefined {
+export function closingNow(state: VisitState, nowMs: number, strain = workNow(state, nowMs)?.strain): Closing | undefined {
   if (state.ended) return undefined;
-  const strain = workNow(state, nowMs)?.strain;
   const alarm = strain?.hardSigns.some((s) => SIGNALS[s].tier === 'body_alarm') ?? false;
   const stopped = strain !== undefined && strain.peak >= STOP_AT;
   if (!alarm && !stopped && !state.closing.begun) return undefined;

@@ -1,5 +1,6 @@
 /** Replay: what the log says the visit is. */
 export * from './carried-over.js';
+export * from './new-at-the-table.js';
 export * from './closing-now.js';
 export * from './empty-visit.js';
 export * from './first-to-know.js';
@@ -18,6 +19,7 @@ export * from './safe-finish-now.js';
 export * from './seen-in-visit.js';
 export * from './state.js';
 export * from './summary.js';
+export * from './table-clocks.js';
 export * from './told-with.js';
 export * from './unfinished.js';
 export * from './work-clock.js';

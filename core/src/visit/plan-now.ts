@@ -5,7 +5,7 @@ import { PAUSE_AT, SIGNALS, STOP_AT, type StrainEntry, WATCH_AT } from '../strai
 import { type Activity, activityOf, type DogPosture, type Post, type StepId, type StrainBand } from '../words/index.js';
 import { ACTIVITY_FACTS } from '../work/index.js';
 import type { VisitState } from './state.js';
-import { plannedStep, postureIn, standsIn } from './stands.js';
+import { plannedStep, postureIn, standingSince, standsIn } from './stands.js';
 import { workNow } from './work-clock.js';
 
 /**
@@ -32,7 +32,7 @@ export function planNowOf(state: VisitState, nowMs: number): PlanNow | undefined
   return {
     minute: now.minute,
     strain: Math.min(100, Math.max(now.strain.strain, BAND_BEGINS[now.strain.band])),
-    standingMinutes: standingSince(state, now.minute, stands),
+    standingMinutes: standingSince(state, now.minute),
     standingTotalMinutes: begun.reduce((sum, b) => sum + (stands(b.step) ? b.minutes : 0), 0),
     workedMinutes: begun.reduce((sum, b) => sum + b.minutes, 0),
     post: last ? postOf(activityOf(last.step), postureOf(last.step)) : 'table',
@@ -84,17 +84,3 @@ function restSince(entries: readonly StrainEntry[], since: number, minute: numbe
 const BAND_BEGINS: Readonly<Record<StrainBand, number>> = { settled: 0, watch: WATCH_AT, pause: PAUSE_AT, stop: STOP_AT };
 
 const postOf = (activity: Activity, posture: DogPosture): Post => (posture === 'lap' ? 'lap' : ACTIVITY_FACTS[activity].post);
-
-/** Minutes of standing work since the last break, or since it last lay or sat. */
-function standingSince(state: VisitState, minute: number, stands: (step: StepId) => boolean): number {
-  const work = state.work;
-  if (!work || work.onBreakSinceMs !== undefined) return 0;
-  const rested = Math.max(0, ...work.strain.flatMap((e) => (e.kind === 'break_ended' ? [e.minute] : [])));
-  let standing = 0;
-  for (const run of work.runs) {
-    const to = run.toMinute ?? minute;
-    if (to <= rested) continue;
-    standing = stands(run.step) ? standing + to - Math.max(run.fromMinute, rested) : 0;
-  }
-  return standing;
-}

@@ -1,6 +1,7 @@
 import { ALL_SAFE, type SafeFinish, safeFinish, type Unfinished } from '../knowledge/fit/index.js';
 import { ACTIVITY_FACTS, DRYING, isMatWork, LATHER } from '../work/index.js';
 import { activityOf, type Post } from '../words/index.js';
+import { PRESS_MINUTES, PRESSED } from './table-clocks.js';
 import type { StepProgress, VisitState, WorkState } from './state.js';
 
 /**
@@ -45,7 +46,7 @@ export function unfinishedNow(state: Pick<VisitState, 'work' | 'plan' | 'inciden
     muzzleOn: work.muzzled || state.closing.done.has('muzzle_off'),
     loopOn: post === 'table' || work.also.includes('loop'),
     matHalfCut: all.some((s) => isMatWork(activityOf(s.step)) && (s.status === 'part' || s.status === 'running')),
-    woundOpen: state.incidents.some((i) => HURT.includes(i.kind) && i.harm !== 'none' && nowMs - i.atMs < WOUND_MS),
+    woundOpen: state.incidents.some((i) => PRESSED.includes(i.kind) && i.harm !== 'none' && nowMs - i.atMs < WOUND_MS),
     onTable: post !== 'floor',
   };
 }
@@ -61,6 +62,5 @@ function lastStep(work: WorkState): StepProgress | undefined {
   return run && work.steps.get(run.step);
 }
 
-const HURT = ['nick', 'laceration', 'ear_edge_cut', 'tongue_or_lip_cut', 'quicked_nail'] as readonly string[];
-/** Pressure for 5 min unbroken, twice at most. Common practice, no source. */
-const WOUND_MS = 10 * 60_000;
+/** Pressure twice at most. Handbook 12; common practice, no source. */
+const WOUND_MS = 2 * PRESS_MINUTES * 60_000;

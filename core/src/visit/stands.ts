@@ -54,3 +54,17 @@ export function standsOf(state: VisitState, end: number): StandSeen[] {
   rest();
   return out;
 }
+
+/** Minutes of standing work since the last break, or since it last lay or sat. @param minute of the visit */
+export function standingSince(state: VisitState, minute: number): number {
+  const work = state.work;
+  if (!work || work.onBreakSinceMs !== undefined) return 0;
+  const rested = Math.max(0, ...work.strain.flatMap((e) => (e.kind === 'break_ended' ? [e.minute] : [])));
+  let standing = 0;
+  for (const run of work.runs) {
+    const to = run.toMinute ?? minute;
+    if (to <= rested) continue;
+    standing = standsIn(state, run.step) ? standing + to - Math.max(run.fromMinute, rested) : 0;
+  }
+  return standing;
+}

@@ -1,7 +1,7 @@
 import type { FeelOver } from '../findings/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
 import type { ToldHours } from '../knowledge/fit/index.js';
-import type { PlanRecord, PlanTold, Signature, Stamp, VisitEvent } from '../log/index.js';
+import type { EventBody, PlanRecord, PlanTold, Signature, Stamp, VisitEvent } from '../log/index.js';
 import type { HelperWindow, PlanWish, ServiceAsked } from '../plan/index.js';
 import type { StrainEntry } from '../strain/index.js';
 import type {
@@ -17,6 +17,7 @@ import type {
   Phase,
   PieceId,
   PlanWay,
+  ResistanceCause,
   SignalId,
   SignCause,
   StepId,
@@ -86,6 +87,8 @@ export interface WorkState {
   /** The blade in hand was not touched since: it was swapped, or the work in a place began. */
   untouchedSince: 'swap' | 'place' | undefined;
   readonly holdSeconds: Map<HoldId, number>;
+  /** The stretch that each hold in hand has had without a rest, seconds: what its cap is held against. */
+  readonly holdStretch: Map<HoldId, number>;
   readonly blades: Map<BladeId, BladeClock>;
   readonly strain: StrainEntry[];
   /** Signs that were seen, by the entry in `strain`: what each added, and what it was of as far as that was asked. */
@@ -120,7 +123,8 @@ export interface IncidentRecord {
   readonly eventId: string;
   readonly incidentId: string;
   readonly kind: IncidentKind;
-  readonly harm: HarmDegree;
+  /** Nothing while nobody has said. */
+  readonly harm: HarmDegree | undefined;
   readonly zone: ZoneId | undefined;
   readonly what: string;
   readonly atMs: number;
@@ -184,12 +188,22 @@ export interface VisitState {
       }
     | undefined;
   plan: PlanRecord | undefined;
+  /** What hands had found when it was taken: what came since is new to it. */
+  planFrom: FeelOver | undefined;
   /** What was told with it. */
   told: PlanTold | undefined;
+  /** Plans from where the work stood that were offered and not taken. */
+  readonly plansKept: { readonly minutes: number; readonly why: string; readonly atMs: number }[];
+  /** It was written down after it happened: its times say nothing. */
+  writtenAfter: boolean;
   work: WorkState | undefined;
+  /** Where a tool did not go on, and of what. */
+  readonly toolStops: { readonly zone: ZoneId; readonly cause: ResistanceCause; readonly atMs: number }[];
   /** The end was asked for, and what of the list that makes it safe is done. */
   closing: { begun: boolean; readonly done: Set<ClosingLine> };
   readonly incidents: IncidentRecord[];
+  /** Photographs of the visit, in order. */
+  readonly photos: (EventBody<'photo_taken'> & { readonly atMs: number })[];
   readonly notes: { readonly eventId: string; readonly text: string; readonly by: string; readonly atMs: number }[];
   ended: { readonly outcome: 'finished' | 'stopped' | 'not_today'; readonly why: string; readonly atMs: number } | undefined;
   handedBack:

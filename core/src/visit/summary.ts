@@ -90,7 +90,8 @@ export interface VisitSummary {
   readonly weightKg?: number | null;
   readonly incidents: readonly {
     readonly kind: IncidentKind;
-    readonly harm: HarmDegree;
+    /** `null`: nobody has said. */
+    readonly harm: HarmDegree | null;
     readonly what: string;
     readonly zone?: ZoneId | null;
   }[];
@@ -116,6 +117,8 @@ export interface VisitSummary {
     readonly limitMinor?: number | undefined;
     readonly secondPhone?: string | null | undefined;
   }[];
+  /** It was written down after it happened: no time of it teaches anything; not in summaries written by earlier versions. */
+  readonly writtenAfter?: boolean;
   readonly notes: readonly string[];
   readonly nextVisit: string | null;
 }
@@ -126,6 +129,9 @@ export interface VisitSummary {
  */
 export function summarize(state: VisitState, nowMs?: number, meter?: StandingMeter): VisitSummary {
   const now = workNow(state, nowMs ?? state.work?.clockMs ?? 0, meter);
+  // Minutes of the writing are not minutes of the dog.
+  const timed = !state.writtenAfter;
+  const teaches = timed && state.ended !== undefined;
   return {
     visitId: state.visitId,
     phase: phaseOf(state),
@@ -154,7 +160,7 @@ export function summarize(state: VisitState, nowMs?: number, meter?: StandingMet
     undoneZones: undoneZonesIn(state),
     on: state.day ?? null,
     holds: [...(state.work?.holdSeconds ?? [])].map(([hold, seconds]) => ({ hold, minutes: round(seconds / 60) })),
-    exposure: [...(state.work?.exposure.values() ?? [])].map((e) => ({
+    exposure: [...((timed && state.work?.exposure.values()) || [])].map((e) => ({
       activity: e.activity,
       hold: e.hold,
       blade: e.blade ?? null,
@@ -165,12 +171,12 @@ export function summarize(state: VisitState, nowMs?: number, meter?: StandingMet
     joints: state.feelOver.joints,
     favours: sparedLeg(state.feelOver.favours),
     weightKg: state.weightKg ?? null,
-    breaks: state.ended ? breaksOf(state) : [],
-    evidence: state.ended ? rateEvidenceOf(state) : null,
-    whole: state.ended ? (wholeVisitOf(state) ?? null) : null,
-    spells: spellsOf(state),
-    stands: state.ended ? standsOf(state, now?.minute ?? 0).map((s) => ({ ...s, minutes: round(s.minutes) })) : [],
-    incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm, what: i.what, zone: i.zone ?? null })),
+    breaks: teaches ? breaksOf(state) : [],
+    evidence: teaches ? rateEvidenceOf(state) : null,
+    whole: teaches ? (wholeVisitOf(state) ?? null) : null,
+    spells: timed ? spellsOf(state) : [],
+    stands: teaches ? standsOf(state, now?.minute ?? 0).map((s) => ({ ...s, minutes: round(s.minutes) })) : [],
+    incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm ?? null, what: i.what, zone: i.zone ?? null })),
     warned: warnedIn(state) ?? null,
     resents: state.feelOver.resents ?? [],
     marksGone: [...state.marksGone],
@@ -194,6 +200,7 @@ export function summarize(state: VisitState, nowMs?: number, meter?: StandingMet
             },
           ],
     ),
+    writtenAfter: state.writtenAfter,
     notes: state.notes.map((n) => n.text),
     nextVisit: state.handedBack?.nextVisit ?? null,
   };
@@ -221,6 +228,7 @@ export function historyOf(summaries: readonly VisitSummary[]): ActivityHistory[]
  */
 export function timesOf(summaries: readonly VisitSummary[]): TimeSeen[] {
   return summaries.flatMap((s) => {
+    if (s.writtenAfter) return [];
     const kinds = [...new Set(s.steps.map((x) => activityOf(x.step)))];
     return kinds.flatMap((activity) => {
       const steps = s.steps.filter((x) => activityOf(x.step) === activity);
@@ -237,7 +245,7 @@ export function timesOf(summaries: readonly VisitSummary[]): TimeSeen[] {
 /** How fast a groomer is: minutes taken over minutes planned, by work, as a geometric mean. */
 export function paceOf(summaries: readonly VisitSummary[]): Pace[] {
   const logs = new Map<Activity, number[]>();
-  for (const s of summaries)
+  for (const s of summaries.filter((v) => !v.writtenAfter))
     for (const x of s.steps)
       if (x.status === 'done' && x.planned && x.planned > 0 && x.minutes >= SHORTEST_MINUTES)
         logs.set(activityOf(x.step), [...(logs.get(activityOf(x.step)) ?? []), Math.log(x.minutes / x.planned)]);

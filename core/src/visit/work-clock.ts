@@ -1,6 +1,6 @@
-import { BLADE_HEAT_DEFAULTS, bladeCelsius, NEVER_ABOVE_CELSIUS, SWAP_AT_CELSIUS } from '../knowledge/heat/index.js';
+import { BLADE_HEAT_DEFAULTS, bladeCelsius, NEVER_ABOVE_CELSIUS, sprayed, SWAP_AT_CELSIUS } from '../knowledge/heat/index.js';
 import { type MeasuredStrain, NOT_OBSERVED_AFTER_MINUTES, StandingMeter } from '../strain/index.js';
-import { activityOf, type BladeId } from '../words/index.js';
+import { activityOf, type BladeId, type HoldId } from '../words/index.js';
 import type { BladeClock, Exposure, VisitState, WorkState } from './state.js';
 import { watchedVisitOf } from './watched-visit.js';
 
@@ -16,6 +16,7 @@ export function runClocks(work: WorkState, toMs: number): void {
   if (resting) work.breakSeconds += seconds;
   const step = work.running ? work.steps.get(work.running) : undefined;
   const working = step !== undefined && !resting;
+  for (const hold of heldNow(work)) work.holdStretch.set(hold, (work.holdStretch.get(hold) ?? 0) + seconds);
   if (working) {
     step.seconds += seconds;
     for (const hold of [work.hold, ...work.also]) if (hold) work.holdSeconds.set(hold, (work.holdSeconds.get(hold) ?? 0) + seconds);
@@ -27,6 +28,19 @@ export function runClocks(work: WorkState, toMs: number): void {
     if (running) clock.runSeconds += seconds;
     clock.celsius = bladeCelsius(clock.celsius, seconds, running);
   }
+}
+
+/** Holds that press on the dog at this moment: those of the step while hands work, and a muzzle for as long as it is worn. */
+export function heldNow(work: WorkState): HoldId[] {
+  const working = work.running !== undefined && work.onBreakSinceMs === undefined;
+  const held = working ? [work.hold, ...work.also].filter((h) => h !== undefined) : [];
+  return work.muzzled && !held.includes('muzzle') ? [...held, 'muzzle'] : held;
+}
+
+/** What was let go begins anew when it is taken again. */
+export function letGo(work: WorkState): void {
+  const held = heldNow(work);
+  for (const hold of [...work.holdStretch.keys()]) if (!held.includes(hold)) work.holdStretch.delete(hold);
 }
 
 /** The clock of a blade, cold when it was not used yet. */
@@ -51,6 +65,25 @@ export function touchBlade(work: WorkState, feels: 'cool' | 'warm' | 'hot'): voi
   clock.touchedAtRunSeconds = clock.runSeconds;
   if (feels === 'cool') clock.celsius = Math.min(clock.celsius, SWAP_AT_CELSIUS - COOL_MARGIN_CELSIUS);
   else clock.celsius = Math.max(clock.celsius, feels === 'warm' ? SWAP_AT_CELSIUS : NEVER_ABOVE_CELSIUS + 1);
+}
+
+/** Spray takes half its warmth; how it feels is asked anew. */
+export function sprayBlade(work: WorkState): void {
+  if (!work.blade) return;
+  const clock = bladeClock(work, work.blade);
+  clock.celsius = sprayed(clock.celsius);
+  clock.touched = undefined;
+  work.untouchedSince = 'swap';
+}
+
+/** A thermometer takes the place of the estimate, and of what a wrist said before. @param celsius as it was read */
+export function measureBlade(work: WorkState, celsius: number): void {
+  if (!work.blade) return;
+  const clock = bladeClock(work, work.blade);
+  clock.celsius = celsius;
+  clock.touched = undefined;
+  clock.touchedAtRunSeconds = clock.runSeconds;
+  work.untouchedSince = undefined;
 }
 
 /** A blade that feels cool on the wrist is at most this far below the line, °C. Our default: skin is at about 33 °C. */

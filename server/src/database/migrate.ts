@@ -7,6 +7,7 @@ import * as everyFact from './migrations/004-every-fact.js';
 import * as biteEnded from './migrations/005-bite-ended.js';
 import * as honestLog from './migrations/006-honest-log.js';
 import * as oneWayIn from './migrations/007-one-way-in.js';
+import * as atTheTable from './migrations/008-at-the-table.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -17,6 +18,7 @@ const MIGRATIONS = {
   '005-bite-ended': biteEnded,
   '006-honest-log': honestLog,
   '007-one-way-in': oneWayIn,
+  '008-at-the-table': atTheTable,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

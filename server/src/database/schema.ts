@@ -157,7 +157,7 @@ interface IncidentTable {
   by_staff: string;
   at: ColumnType<Date, string, string>;
   kind: string;
-  harm: string;
+  harm: string | null;
   zone: string | null;
   step: string | null;
   hold: string | null;

@@ -1,10 +1,10 @@
-import { randomUUID } from 'node:crypto';
 import type { Photo } from '@mansuet/core/contract';
 import { done, type Outcome, refused, type ZoneId } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import type { TakenPicture } from './take-picture.js';
 
 export interface NewPhoto {
+  readonly photoId: string;
   readonly dogId: string;
   readonly visitId: string | null;
   readonly takenOn: string;
@@ -12,16 +12,15 @@ export interface NewPhoto {
   readonly zone: ZoneId | null;
 }
 
-/** Keeps a picture in a dog's file. @returns its id */
+/** Keeps a picture in a dog's file; one that was sent before is kept once. @returns its id */
 export async function keepPhoto(trx: InSalon, salonId: string, photo: NewPhoto, taken: TakenPicture): Promise<Outcome<string>> {
   const dog = await trx.selectFrom('dog').select('dog_id').where('dog_id', '=', photo.dogId).executeTakeFirst();
   if (!dog) return refused('not_found');
-  const photoId = randomUUID();
-  await trx
+  const kept = await trx
     .insertInto('photo')
     .values({
       salon_id: salonId,
-      photo_id: photoId,
+      photo_id: photo.photoId,
       dog_id: photo.dogId,
       visit_id: photo.visitId,
       taken_on: photo.takenOn,
@@ -29,8 +28,12 @@ export async function keepPhoto(trx: InSalon, salonId: string, photo: NewPhoto, 
       zone: photo.zone,
       ...taken,
     })
-    .execute();
-  return done(photoId);
+    .onConflict((c) => c.columns(['salon_id', 'photo_id']).doNothing())
+    .executeTakeFirst();
+  if (kept.numInsertedOrUpdatedRows !== 0n) return done(photo.photoId);
+  // The id is taken: by this dog's own picture, or by nothing that is anyone's business.
+  const own = await trx.selectFrom('photo').select('dog_id').where('photo_id', '=', photo.photoId).executeTakeFirst();
+  return own?.dog_id === photo.dogId ? done(photo.photoId) : refused('not_found');
 }
 
 /** The bytes of a picture, large or small. */

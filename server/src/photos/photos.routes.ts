@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { type Request, type Response, Router } from 'express';
 import multer, { MulterError } from 'multer';
 import * as z from 'zod';
@@ -10,6 +11,8 @@ import { deletePhoto, keepPhoto, readPhoto } from './photos.repository.js';
 import { type TakenPicture, takePicture } from './take-picture.js';
 
 const PHOTO = z.strictObject({
+  /** Made on the device, so that sending twice keeps one. */
+  photoId: z.uuid().optional(),
   kind: z.enum(PHOTO_KINDS),
   zone: z.enum(ZONE_IDS).optional(),
   visitId: z.uuid().optional(),
@@ -29,8 +32,8 @@ export function photoRoutes(parts: RouteParts): Router {
       'record',
       PHOTO,
       ({ trx, salonId, input, today, id }) => {
-        const { kind, zone = null, visitId = null, taken } = input;
-        return keepPhoto(trx, salonId, { dogId: id('dogId'), visitId, takenOn: today, kind, zone }, taken);
+        const { photoId = randomUUID(), kind, zone = null, visitId = null, taken } = input;
+        return keepPhoto(trx, salonId, { photoId, dogId: id('dogId'), visitId, takenOn: today, kind, zone }, taken);
       },
       { input: readUpload, answer: asMadeId },
     ),

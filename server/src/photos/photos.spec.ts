@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { DOG_FILE, type DogFile } from '@mansuet/core/contract';
 import { Browser, addDog, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
@@ -55,6 +56,20 @@ describe('photographs', () => {
     const meta = await sharp(kept).metadata();
     expect([meta.format, meta.exif, meta.orientation, meta.width, meta.height]).toEqual(['webp', undefined, undefined, 20, 60]);
     expect(kept.includes('Secretphone')).toBeFalse();
+  });
+
+  it('are kept once, however often a device sends one; the id of another dog’s is not taken', async () => {
+    const photoId = randomUUID();
+    const before = (await file()).photos.length;
+    for (let i = 0; i < 2; i++) {
+      const reply = await upload(browser, await fromPhone(), { kind: 'other', photoId });
+      expect([reply.status, reply.text.includes(photoId)]).toEqual([201, true]);
+    }
+    expect((await file()).photos.length).toBe(before + 1);
+    const own = dogId;
+    dogId = await addDog(browser);
+    expect((await upload(browser, await fromPhone(), { kind: 'other', photoId })).status).toBe(404);
+    dogId = own;
   });
 
   it('are made smaller: 1800 pixels at most, 320 in lists', async () => {

@@ -49,7 +49,7 @@ export async function project(trx: InSalon, salonId: string, visit: KeptVisit): 
       by_staff: i.by,
       at: new Date(i.atMs).toISOString(),
       kind: i.kind,
-      harm: i.harm,
+      harm: i.harm ?? null,
       zone: i.zone ?? null,
       step: i.step ?? null,
       hold: i.hold ?? null,

@@ -10,13 +10,21 @@ export type BladeTurn =
 const SPRAY_TAKES_SHARE = 0.5;
 
 /**
+ * A blade right after spray, °C.
+ * @example sprayed(42) // => 32
+ */
+export function sprayed(celsius: number, model: BladeHeatModel = BLADE_HEAT_DEFAULTS): number {
+  return model.ambientCelsius + (celsius - model.ambientCelsius) * (1 - SPRAY_TAKES_SHARE);
+}
+
+/**
  * Temperature of a blade after its turns. A thermometer reading replaces the estimate.
  * @example celsiusAfter([{ kind: 'run', seconds: 600 }]) // => 47.2848224
  */
 export function celsiusAfter(turns: readonly BladeTurn[], model: BladeHeatModel = BLADE_HEAT_DEFAULTS): number {
   return turns.reduce((celsius, turn) => {
     if (turn.kind === 'read') return turn.celsius;
-    if (turn.kind === 'spray') return model.ambientCelsius + (celsius - model.ambientCelsius) * (1 - SPRAY_TAKES_SHARE);
+    if (turn.kind === 'spray') return sprayed(celsius, model);
     return bladeCelsius(celsius, turn.seconds, turn.kind === 'run', model);
   }, model.ambientCelsius);
 }

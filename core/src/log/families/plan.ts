@@ -11,7 +11,7 @@ import {
   TIERS,
   ZONE_IDS,
 } from '../../words/index.js';
-import { minutes, piece, stepId as step } from './fields.js';
+import { longText, minutes, piece, stepId as step } from './fields.js';
 import { SAID } from './said.js';
 
 /** One place of a step, with what is in the hand there. */
@@ -129,4 +129,9 @@ export const PLAN_EVENTS = {
   plan_accepted: z
     .strictObject({ plan, told: told.nullable() })
     .describe('The plan as the groomer took it to the table, and what was told with it: minutes and chances.'),
+  plan_kept: z
+    .strictObject({ minutes, why: longText })
+    .describe(
+      'A plan from where the work stood was offered and the one in hand was kept: how long the offered one would have taken, and why.',
+    ),
 } as const;

@@ -1,10 +1,24 @@
 import * as z from 'zod';
-import { BLADE_IDS, CLOSING_LINES, HARM_DEGREES, HOLD_IDS, INCIDENT_KINDS, SIGN_CAUSES, SIGNAL_IDS, ZONE_IDS } from '../../words/index.js';
+import {
+  BLADE_IDS,
+  CLOSING_LINES,
+  HARM_DEGREES,
+  HOLD_IDS,
+  INCIDENT_KINDS,
+  PHOTO_KINDS,
+  RESISTANCE_CAUSES,
+  SIGN_CAUSES,
+  SIGNAL_IDS,
+  ZONE_IDS,
+} from '../../words/index.js';
 import { id, longText, piece, shortText, stepId as step, toolId } from './fields.js';
 
 /** The work at the table. */
 export const WORK_EVENTS = {
   work_started: z.strictObject({}).describe('First touch of work.'),
+  written_after: z
+    .strictObject({})
+    .describe('The visit is written down after it happened: its times are those of the writing and teach nothing.'),
   step_started: z.strictObject({ step }).describe('A step begins, with the hold and blade planned for it.'),
   step_finished: z
     .strictObject({ step, outcome: z.enum(['done', 'part', 'left']), why: longText })
@@ -19,6 +33,13 @@ export const WORK_EVENTS = {
   blade_touched: z
     .strictObject({ feels: z.enum(['cool', 'warm', 'hot']), toolId })
     .describe('The running blade on the inner wrist. It overrules the estimate.'),
+  blade_cooled: z.strictObject({ toolId }).describe('The blade in hand was cooled with spray.'),
+  blade_measured: z
+    .strictObject({ celsius: z.number().min(-10).max(150), toolId })
+    .describe('The blade in hand under a thermometer. It takes the place of the estimate.'),
+  tool_stopped: z
+    .strictObject({ zone: z.enum(ZONE_IDS), cause: z.enum(RESISTANCE_CAUSES) })
+    .describe('The tool does not go on in one place: a mat, a growth, or skin that is drawn in.'),
   signal_seen: z.strictObject({ signal: z.enum(SIGNAL_IDS) }).describe('A sign of strain, or a good sign.'),
   sign_cause: z
     .strictObject({ target: id, cause: z.enum(SIGN_CAUSES) })
@@ -31,11 +52,30 @@ export const WORK_EVENTS = {
     .strictObject({
       incidentId: id,
       kind: z.enum(INCIDENT_KINDS),
-      harm: z.enum(HARM_DEGREES),
+      /** `null`: nobody has said yet; hands come before words. */
+      harm: z.enum(HARM_DEGREES).nullable(),
       zone: z.enum(ZONE_IDS).nullable(),
       what: longText,
     })
     .describe('Something hurt or nearly hurt the dog or a person.'),
+  incident_more: z
+    .strictObject({
+      incidentId: id,
+      kind: z.enum(INCIDENT_KINDS).optional(),
+      harm: z.enum(HARM_DEGREES).optional(),
+      zone: z.enum(ZONE_IDS).optional(),
+      what: longText.optional(),
+    })
+    .describe('More of an incident: what was not said at once, or is said otherwise now. The record keeps both.'),
+  photo_taken: z
+    .strictObject({
+      photoId: id,
+      kind: z.enum(PHOTO_KINDS),
+      zone: z.enum(ZONE_IDS).nullable(),
+      markId: id.optional(),
+      incidentId: id.optional(),
+    })
+    .describe('A photograph at the table: of what, and of which mark or incident. The picture itself follows when the network is there.'),
   noted: z.strictObject({ text: longText.min(1) }).describe('A remark for whoever has this dog next.'),
   visit_ended: z
     .strictObject({ outcome: z.enum(['finished', 'stopped', 'not_today']), why: longText })

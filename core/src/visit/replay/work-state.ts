@@ -19,6 +19,7 @@ export function newWork(startedMs: number): WorkState {
     blade: undefined,
     untouchedSince: undefined,
     holdSeconds: new Map(),
+    holdStretch: new Map(),
     blades: new Map(),
     strain: [],
     signs: [],

@@ -1,17 +1,21 @@
 import { SIGNALS } from '../../strain/index.js';
-import { bladeClock, exposureNow, touchBlade } from '../work-clock.js';
+import { bladeClock, exposureNow, letGo, measureBlade, sprayBlade, touchBlade } from '../work-clock.js';
 import type { WorkState } from '../state.js';
 import type { Appliers } from './appliers.js';
 import { endBreak, finishStep, minuteOf, newWork, plannedPieces } from './work-state.js';
 /** The work at the table. */
 export const APPLY_WORK: Appliers<
   | 'work_started'
+  | 'written_after'
   | 'step_started'
   | 'step_finished'
   | 'piece_finished'
   | 'hold_used'
   | 'blade_used'
   | 'blade_touched'
+  | 'blade_cooled'
+  | 'blade_measured'
+  | 'tool_stopped'
   | 'signal_seen'
   | 'sign_cause'
   | 'break_started'
@@ -21,6 +25,9 @@ export const APPLY_WORK: Appliers<
 > = {
   work_started: (s, _, atMs) => {
     s.work ??= newWork(atMs);
+  },
+  written_after: (s) => {
+    s.writtenAfter = true;
   },
   step_started: (s, e, atMs) => {
     const work = (s.work ??= newWork(atMs));
@@ -41,6 +48,7 @@ export const APPLY_WORK: Appliers<
     work.blade = planned?.blade ?? undefined;
     work.untouchedSince = work.blade ? 'place' : undefined;
     if (work.blade) bladeClock(work, work.blade);
+    letGo(work);
   },
   step_finished: (s, e) => {
     if (s.work) finishStep(s.work, e.body.step, plannedPieces(s, e.body.step), e.body.outcome, e.body.why);
@@ -56,6 +64,7 @@ export const APPLY_WORK: Appliers<
     s.work.hold = body.hold;
     s.work.also = body.also;
     s.work.muzzled = wornWith(s.work);
+    letGo(s.work);
   },
   blade_used: (s, { body }) => {
     if (!s.work) return;
@@ -67,6 +76,15 @@ export const APPLY_WORK: Appliers<
   },
   blade_touched: (s, { body }) => {
     if (s.work) touchBlade(s.work, body.feels);
+  },
+  blade_cooled: (s) => {
+    if (s.work) sprayBlade(s.work);
+  },
+  blade_measured: (s, { body }) => {
+    if (s.work) measureBlade(s.work, body.celsius);
+  },
+  tool_stopped: (s, { body }, atMs) => {
+    s.toolStops.push({ ...body, atMs });
   },
   signal_seen: (s, e, atMs) => {
     const work = s.work;
@@ -95,6 +113,7 @@ export const APPLY_WORK: Appliers<
     if (!s.work || s.work.onBreakSinceMs !== undefined) return;
     s.work.onBreakSinceMs = atMs;
     s.work.breaks++;
+    letGo(s.work);
     s.work.strain.push({ kind: 'break_started', minute: minuteOf(s.work, atMs) });
   },
   break_ended: (s) => {
@@ -105,7 +124,10 @@ export const APPLY_WORK: Appliers<
   },
   closing_done: (s, { body: { line } }) => {
     s.closing.done.add(line);
-    if (s.work && (line === 'muzzle_off' || line === 'all_off')) s.work.muzzled = false;
+    if (!s.work || (line !== 'muzzle_off' && line !== 'all_off')) return;
+    s.work.muzzled = false;
+    s.work.also = s.work.also.filter((h) => h !== 'muzzle');
+    letGo(s.work);
   },
 };
 

@@ -2,6 +2,8 @@ import { rule, type Rule } from '../rule.js';
 
 export const CAUTIONS_RULES = {
   // Cautions
+  'caution.mat_now': rule('practice', 'zone'),
+  'caution.red_now': rule('practice', 'zone'),
   'caution.zone': rule('practice', 'zone', 'care'),
   'caution.mark': rule('practice', 'zone', 'size'),
   'caution.mark_hangs': rule('practice', 'zone', 'size'),

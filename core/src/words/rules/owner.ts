@@ -30,7 +30,7 @@ export const OWNER_RULES = {
   'told.left': rule('record', 'things'),
   'told.stopped': rule('record', 'why?'),
   'told.hard_signs': rule('record', 'name', 'signals'),
-  'told.incident': rule('record', 'incident', 'harm', 'zone?', 'text?'),
+  'told.incident': rule('record', 'incident', 'harm?', 'zone?', 'text?'),
   'told.no_incident': rule('record'),
   'told.vet_today': rule('practice', 'things'),
   'told.vet_within': rule('practice', 'days', 'things'),

@@ -1,6 +1,9 @@
 export const CAUTIONS_SENTENCES = {
   // Cautions
   'caution.zone': '{zone_part}: {care}',
+  'caution.mat_now':
+    'A mat on the {zone} that the plan did not know: no comb through it, no shears; plan the rest anew before it is worked on.',
+  'caution.red_now': 'Red skin on the {zone} since the plan was made: no blade, no dryer on it.',
   'caution.mark': 'Mark on the {zone}, {size}: find it with a finger, go round it, do not squeeze.',
   'caution.mark_hangs': 'A mark on a stalk, {zone}, {size}: a finger over it before each stroke, never tape or comb across.',
   'caution.mark_scar': 'Scar, {zone}, {size}: skin is thin and tight there, no tension across it, one light pass.',

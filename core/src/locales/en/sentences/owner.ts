@@ -32,7 +32,7 @@ export const OWNER_SENTENCES = {
     'We stopped before the end: {has_why, select, yes {{why}} other {it had enough}}. Stopping is always allowed, and usually better.',
   'told.hard_signs': '{name} told us clearly: {signals}. That is a warning, not a fault; the next plan starts from it.',
   'told.incident':
-    '{incident} ({harm}), {has_zone, select, yes {{zone}} other {place not given}}: {has_text, select, yes {{text}} other {no more was written}}',
+    '{incident} ({has_harm, select, yes {{harm}} other {how bad was not said}}), {has_zone, select, yes {{zone}} other {place not given}}: {has_text, select, yes {{text}} other {no more was written}}',
   'told.no_incident': 'No injury and no near miss was recorded.',
   'told.vet_today': 'This is for a vet today: {things}.',
   'told.vet_within': 'This is for a vet within {days}: {things}.',
