@@ -3,7 +3,7 @@ import { type TodayVisit, VISIT_CONTEXT } from '@mansuet/core/contract';
 import { ApiService } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { DeviceLog } from '../visit-log/device-log';
-import { VISIT_DB } from '../visit-log/visit-db';
+import { type KeptAnswer, VISIT_DB } from '../visit-log/visit-db';
 import { TodayService } from './today.service';
 
 /** What is kept of a dog is fetched anew after so long, ms: rates and prices of the salon change under it. Our default. */
@@ -19,6 +19,8 @@ export class KeepDay {
   private readonly db = inject(VISIT_DB);
   private readonly log = inject(DeviceLog);
   private readonly day = inject(TodayService);
+  /** What each of them was when it was kept. */
+  private readonly known = new Map<string, Pick<KeptAnswer, 'tag' | 'at'>>();
   private keeping: Promise<void> | undefined;
   private again = false;
 
@@ -38,11 +40,16 @@ export class KeepDay {
   }
 
   private async keepAll(): Promise<void> {
-    for (const visit of this.day.today()?.visits ?? []) if (!(await this.isFresh(visit)) && !(await this.keepOne(visit))) return;
+    // Keys alone: what is kept of a dog is large, and a tap at the table comes by here.
+    const onDisk = new Set(await this.db.answers.where(':id').startsWith(contextKey('')).primaryKeys());
+    for (const visit of this.day.today()?.visits ?? []) if (!(await this.isFresh(visit, onDisk)) && !(await this.keepOne(visit))) return;
   }
 
-  private async isFresh({ visitId, tag }: TodayVisit): Promise<boolean> {
-    const kept = await this.db.answers.get(contextKey(visitId));
+  private async isFresh({ visitId, tag }: TodayVisit, onDisk: ReadonlySet<string>): Promise<boolean> {
+    const key = contextKey(visitId);
+    if (!onDisk.has(key)) return false;
+    const kept = this.known.get(key) ?? (await this.db.answers.get(key));
+    if (kept) this.known.set(key, { tag: kept.tag, at: kept.at });
     return kept !== undefined && kept.tag === tag && this.clock.now() - (kept.at ?? 0) < FRESH_MS;
   }
 
@@ -51,7 +58,9 @@ export class KeepDay {
     const answer = await this.api.get(`/visits/${visitId}`, VISIT_CONTEXT);
     // One that the server does not give holds up no other; without a server none is asked for.
     if (!answer.ok) return answer.failure.kind !== 'offline';
-    await this.db.answers.put({ key: contextKey(visitId), value: answer.value, tag, at: this.clock.now() });
+    const at = this.clock.now();
+    await this.db.answers.put({ key: contextKey(visitId), value: answer.value, tag, at });
+    this.known.set(contextKey(visitId), { tag, at });
     await this.log.merge(visitId, answer.value.events, answer.value.cursor);
     return true;
   }

@@ -1,4 +1,4 @@
-import { Injectable, computed, effect, inject, signal } from '@angular/core';
+import { DestroyRef, Injectable, computed, effect, inject, signal } from '@angular/core';
 import { auditTime, concatMap, filter, from, merge, of, Subject } from 'rxjs';
 import { sayHasOfToday, type Today, TODAY, TODAY_NEWS, type TodayNews, type TodayVisit } from '@mansuet/core/contract';
 import { biteToldCounts, dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/knowledge/dogs';
@@ -35,6 +35,7 @@ interface ReadTag {
 const NONE: readonly VisitEvent[] = [];
 const KEY = 'today';
 const SETTLE_MS = 150;
+const KEEP_EVERY_MS = 10_000;
 
 /** Today's dogs: what changed is asked for whenever a visit grows, and kept on the device; entries of this device count at once, sent or not. */
 @Injectable({ providedIn: 'root' })
@@ -45,6 +46,9 @@ export class TodayService {
   private readonly log = inject(DeviceLog);
   private readonly db = inject(VISIT_DB);
   private readonly asked$ = new Subject<void>();
+  /** The day and dogs that were kept last; `undefined` while none were. */
+  private keptDogs: string | undefined;
+  private keepsLater: ReturnType<typeof setTimeout> | undefined;
   /** What this device has of each visit of today. */
   private readonly own = signal<ReadonlyMap<string, readonly VisitEvent[]>>(new Map());
 
@@ -76,6 +80,7 @@ export class TodayService {
     merge(of(undefined), this.asked$, inject(LiveService).changes$)
       .pipe(auditTime(SETTLE_MS))
       .subscribe(() => void this.load());
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.keepsLater));
     effect(() => void this.readOwn(this.ids()));
     this.log.grown$
       .pipe(
@@ -113,7 +118,7 @@ export class TodayService {
     if (answer.ok) {
       this.today.set(answer.value);
       this.trouble.set('');
-      await this.db.answers.put({ key: KEY, value: answer.value });
+      await this.keep(answer.value);
       return;
     }
     this.trouble.set(
@@ -123,6 +128,23 @@ export class TodayService {
     );
     const kept = TODAY.safeParse((await this.db.answers.get(KEY))?.value);
     if (!this.today() && answer.failure.kind === 'offline' && kept.success) this.today.set(kept.data);
+  }
+
+  /** The day is kept whole, and that takes long: at once where a dog came or went, and for entries, which are on the device by themselves, now and then. */
+  private async keep(day: Today): Promise<void> {
+    const dogs = [day.day, ...day.visits.map((v) => v.visitId)].join();
+    if (dogs === this.keptDogs) {
+      this.keepsLater ??= setTimeout(() => void this.keepNow(), KEEP_EVERY_MS);
+      return;
+    }
+    this.keptDogs = dogs;
+    await this.keepNow();
+  }
+  private async keepNow(): Promise<void> {
+    clearTimeout(this.keepsLater);
+    this.keepsLater = undefined;
+    const value = this.today();
+    if (value) await this.db.answers.put({ key: KEY, value });
   }
 
   /** Only what is new where some of it is here. */

@@ -1,6 +1,6 @@
 import { DestroyRef, Injectable, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { bufferTime, concatMap, filter, from } from 'rxjs';
+import { auditTime, concatMap, from, tap } from 'rxjs';
 import { EVENTS_ANSWER } from '@mansuet/core/contract';
 import { ApiService } from '../server/api.service';
 import { LiveService } from '../server/live.service';
@@ -15,11 +15,17 @@ export class Pull {
   private readonly log = inject(DeviceLog);
 
   constructor() {
+    const grown = new Set<string | undefined>();
     inject(LiveService)
       .changes$.pipe(
-        bufferTime(PULL_EVERY_MS),
-        filter((ids) => ids.length > 0),
-        concatMap((ids) => from(this.pullAll(new Set(ids)))),
+        tap((id) => grown.add(id)),
+        // A buffer by time would have a clock of its own run while nothing grows.
+        auditTime(PULL_EVERY_MS),
+        concatMap(() => {
+          const ids = new Set(grown);
+          grown.clear();
+          return from(this.pullAll(ids));
+        }),
         takeUntilDestroyed(inject(DestroyRef)),
       )
       .subscribe();
