@@ -65,7 +65,7 @@ test('small places are magnified under the finger; scale and caliper send their 
   await expect(magnified).toBeHidden();
   await pickZone(page, 'dewclaw_left');
   await expect(page.locator('.zone-name')).toHaveText(/left dewclaw/);
-  await page.getByText('Simulated scale and caliper').click();
+  await page.getByText('Devices: scale, caliper').click();
   await page.getByRole('slider', { name: 'Caliper' }).fill('11.5');
   await page.getByText('A mark lies here').click();
   await page.getByRole('button', { name: 'Send measure' }).click();

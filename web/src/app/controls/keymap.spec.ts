@@ -57,6 +57,29 @@ describe('controls: keys and slips', () => {
   });
   const did = (): string[] => fixture.componentInstance.did;
 
+  it('takes a pedal beside the key: any device that sends keys, also while something is typed', async () => {
+    const pedal = [...document.querySelectorAll<HTMLButtonElement>('man-keys-list button')].find((b) =>
+      b.getAttribute('aria-label')?.startsWith('A pedal for: pause'),
+    )!;
+    pedal.click();
+    await press('1');
+    expect(document.querySelector('man-keys-list [role=alert]')?.textContent).toContain('This key is taken: signal');
+    pedal.click();
+    await press('F13');
+    expect(did()).toEqual([]);
+    await press('F13');
+    await press('p');
+    await press('F13', at('field'));
+    expect(did()).toEqual(['pause', 'pause', 'pause']);
+    // It goes to another action, and leaves the first.
+    expect(keymap.usePedal('spec.signal', 'F13')).toBeUndefined();
+    await press('F13');
+    expect(did().at(-1)).toBe('signal');
+    keymap.reset();
+    await press('F13');
+    expect(did().length).toBe(4);
+  });
+
   it('acts on its keys, small or large', async () => {
     await press('p');
     await press('P');
@@ -77,7 +100,7 @@ describe('controls: keys and slips', () => {
     keymap.switchOn(false);
     await press('1');
     expect(did()).toEqual([]);
-    expect(JSON.parse(localStorage.getItem('mansuet.keys') ?? '{}')).toEqual({ on: false, changed: {} });
+    expect(JSON.parse(localStorage.getItem('mansuet.keys') ?? '{}')).toEqual({ on: false, changed: {}, pedals: {} });
     await fixture.whenStable();
     expect(at('hint').textContent?.trim()).toBe('');
     await press('?');

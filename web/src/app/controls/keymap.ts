@@ -7,6 +7,8 @@ export interface KeyAction {
   readonly key: string;
   readonly says: string;
   readonly act: () => void;
+  /** Of a pedal, beside the key; the device keeps it. */
+  readonly pedal?: string | undefined;
   /** Answers also while a slip is open. */
   readonly overSlip?: boolean;
 }
@@ -17,11 +19,14 @@ interface ScreenKeys {
 interface KeySettings {
   readonly on: boolean;
   readonly changed: Readonly<Record<string, string>>;
+  readonly pedals: Readonly<Record<string, string>>;
 }
 
 const KEPT = 'mansuet.keys';
 const FIELDS =
   'input:not([type=radio]):not([type=checkbox]):not([type=button]), textarea, select, [contenteditable=""], [contenteditable=true], [role=textbox], [role=combobox]';
+/** From F13 on no keyboard has them, and no browser uses them. */
+const WRITES_NOTHING = /^F(1[3-9]|2[0-4])$/;
 /** What answers to Enter and Space itself. */
 const PRESSABLE = 'button, a[href], summary, [role=button], [data-zone]';
 
@@ -42,7 +47,9 @@ export class Keymap {
   readonly on = computed(() => this.settings().on);
   /** The keys of the screen as they are now, the ones of its parts after its own. */
   readonly shown = computed<readonly KeyAction[]>(() =>
-    this.screens().flatMap((s) => s.actions().map((a) => ({ ...a, key: this.settings().changed[a.id] ?? a.key }))),
+    this.screens().flatMap((s) =>
+      s.actions().map((a) => ({ ...a, key: this.settings().changed[a.id] ?? a.key, pedal: this.settings().pedals[a.id] })),
+    ),
   );
   readonly name = computed(() => this.screens()[0]?.name ?? '');
 
@@ -73,14 +80,25 @@ export class Keymap {
 
   /** Gives an action another key. @returns the action that has the key already; nothing is changed then */
   change(id: string, key: string): KeyAction | undefined {
-    const taken = this.shown().find((a) => a.id !== id && sameKey(a.key, key));
+    const taken = this.shown().find((a) => a.id !== id && isKeyOf(a, key));
     if (!taken) this.keep({ ...this.settings(), changed: { ...this.settings().changed, [id]: key } });
+    return taken;
+  }
+
+  /**
+   * Gives an action a pedal beside its key: any device that sends keys. The pedal leaves the action that it had before.
+   * @returns the action that has this as its key; nothing is changed then
+   */
+  usePedal(id: string, key: string): KeyAction | undefined {
+    const taken = this.shown().find((a) => sameKey(a.key, key));
+    const others = Object.entries(this.settings().pedals).filter(([other, theirs]) => other !== id && !sameKey(theirs, key));
+    if (!taken) this.keep({ ...this.settings(), pedals: { ...Object.fromEntries(others), [id]: key } });
     return taken;
   }
 
   /** All keys as they came. */
   reset(): void {
-    this.keep({ on: true, changed: {} });
+    this.keep({ on: true, changed: {}, pedals: {} });
   }
 
   private keep(settings: KeySettings): void {
@@ -95,7 +113,8 @@ export class Keymap {
       this.slips().at(-1)?.close?.();
       return;
     }
-    if (target?.closest(FIELDS)) return;
+    // A key that writes nothing, as pedals send them, acts in a field as well.
+    if (target?.closest(FIELDS) && !WRITES_NOTHING.test(event.key)) return;
     if ((event.key === 'Enter' || event.key === ' ') && target?.closest(PRESSABLE)) return;
     // The list of keys always answers: it is where they are switched on again.
     if (event.key === '?' && this.slips().length === 0) {
@@ -104,17 +123,18 @@ export class Keymap {
       return;
     }
     if (!this.on()) return;
-    const action = this.shown().find((a) => sameKey(a.key, event.key));
+    const action = this.shown().find((a) => isKeyOf(a, event.key));
     if (!action || (this.slips().length > 0 && action.overSlip !== true)) return;
     event.preventDefault();
     action.act();
   }
 }
 
+const isKeyOf = (a: KeyAction, key: string): boolean => sameKey(a.key, key) || (a.pedal !== undefined && sameKey(a.pedal, key));
 const sameKey = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
 
 function kept(): KeySettings {
-  const asCame: KeySettings = { on: true, changed: {} };
+  const asCame: KeySettings = { on: true, changed: {}, pedals: {} };
   let raw: unknown;
   try {
     raw = JSON.parse(localStorage.getItem(KEPT) ?? 'null');
@@ -122,12 +142,10 @@ function kept(): KeySettings {
     return asCame;
   }
   if (typeof raw !== 'object' || raw === null) return asCame;
-  const changed: unknown = Reflect.get(raw, 'changed');
-  return {
-    on: Reflect.get(raw, 'on') !== false,
-    changed:
-      typeof changed === 'object' && changed !== null
-        ? Object.fromEntries(Object.entries(changed).filter((e): e is [string, string] => typeof e[1] === 'string'))
-        : {},
-  };
+  return { on: Reflect.get(raw, 'on') !== false, changed: keysIn(Reflect.get(raw, 'changed')), pedals: keysIn(Reflect.get(raw, 'pedals')) };
+}
+
+function keysIn(kept: unknown): Readonly<Record<string, string>> {
+  if (typeof kept !== 'object' || kept === null) return {};
+  return Object.fromEntries(Object.entries(kept).filter((e): e is [string, string] => typeof e[1] === 'string'));
 }

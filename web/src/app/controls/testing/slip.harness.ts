@@ -43,9 +43,9 @@ export class OverSlipHarness extends ComponentHarness {
 /** The keys of a screen. */
 export class KeysListHarness extends ComponentHarness {
   static readonly hostSelector = 'man-keys-list';
-  private readonly caps = this.locatorForAll('kbd');
-  private readonly says = this.locatorForAll('kbd + span');
-  private readonly others = this.locatorForAll('li button');
+  private readonly caps = this.locatorForAll('li > kbd');
+  private readonly says = this.locatorForAll('li > kbd + span');
+  private readonly others = this.locatorForAll('li > button:first-of-type');
   private readonly resetter = this.locatorFor('.row > button');
   async keys(): Promise<string[]> {
     const says = await Promise.all((await this.says()).map((s) => s.text()));
