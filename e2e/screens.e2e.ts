@@ -124,8 +124,23 @@ const SCREENS: readonly Screen[] = [
           await page.getByRole('button', { name: 'nick', exact: true }).click();
           await expect(page.getByText('Press with clean gauze for 5 min')).toBeVisible();
         },
+        close: async (page) => {
+          await page.keyboard.press('Escape');
+          await page.getByRole('button', { name: /^Undo/ }).click();
+          await expect(page.getByText('Taken back: incident')).toBeAttached();
+        },
+      },
+      {
+        name: 'a place',
+        open: async (page) => {
+          await page.locator('man-where-card [role=treeitem][tabindex="0"]').first().focus();
+          await page.keyboard.press('Enter');
+          await expect(page.getByText('The tool stops here')).toBeVisible();
+        },
         close: escape,
       },
+      slip(/^Photo/, 'Photograph'),
+      slip(/^in hand/, 'Who takes the dog?'),
       slip(/^Other/, 'Steps'),
       slip(/^Remark/, 'Remark for whoever has this dog next'),
       slip(/^Keys/, 'Keys at the table'),

@@ -33,6 +33,7 @@ const MADE: Readonly<Record<string, RegExp>> = {
   'body-map/body-map.less': /^(v\d|pad|stiff)$/,
   'feel-over/hands-guide.less': /^is-(sound|as_before|found)$/,
   'handling-plan/odds-panel.less': new RegExp(`^(${STRAIN_BANDS.join('|')})$`),
+  'strain-ribbon/strain-ribbon.less': new RegExp(`^(band|axis|open|rest|${STRAIN_BANDS.join('|')})$`),
   'table/signal-pad.less': new RegExp(`^(${SIGNAL_TIERS.join('|')})$`),
   'table/strain-bar.less': new RegExp(`^(${STRAIN_BANDS.join('|')})$`),
 };

@@ -45,7 +45,6 @@ export const SCREENS_NOT_YET_MARKED = [
   'web/src/app/agreement/phone-link.ts',
   'web/src/app/agreement/signature-field.ts',
   'web/src/app/body-map/body-map.html',
-  'web/src/app/devices/stand-ins.ts',
   'web/src/app/dog-file/dog-file-view.html',
   'web/src/app/dog-file/dog-file.page.html',
   'web/src/app/dog-file/facts-panel.ts',
@@ -84,7 +83,6 @@ export const SCREENS_NOT_YET_MARKED = [
   'web/src/app/sign-in/first-run.page.ts',
   'web/src/app/table/blade-picker.ts',
   'web/src/app/table/hold-picker.ts',
-  'web/src/app/table/incident-form.ts',
   'web/src/app/today/today.page.html',
 ];
 

@@ -11,6 +11,7 @@ import { headView } from './drawing/head';
 import { pawsView } from './drawing/paws';
 import { USUAL_LOOK, type Look } from './drawing/shapes';
 import { undersideView } from './drawing/underside';
+import { bestViews } from './best-views';
 import { drawJoint } from './joint-arc';
 import { MAP_LAYERS, MAP_LAYER_LABELS, type MapLayer } from './layers';
 import { Words } from '../wording/words.service';
@@ -60,6 +61,10 @@ export class BodyMap {
   readonly still = input(false);
   /** Flanks alone, for small places. */
   readonly compact = input(false);
+  /** Only the views in which what is lit is seen best. */
+  readonly onLit = input(false);
+  /** Arrows only go from place to place; Enter takes one. Where taking one opens something. */
+  readonly walks = input(false);
   /** Beside something else on an upright tablet: the views stand below each other. */
   readonly upright = input(false);
   /** Layers that have a switch. */
@@ -77,7 +82,7 @@ export class BodyMap {
   protected readonly inset = signal<Inset | undefined>(undefined);
   protected readonly insetSize = INSET;
 
-  protected readonly pictures = computed<readonly Picture[]>(() => {
+  private readonly views = computed<readonly Picture[]>(() => {
     const look = this.look() ?? USUAL_LOOK;
     const flank = flankView(look);
     const flanks = [compileView('left flank', flank, 'left', false), compileView('right flank', flank, 'right', true)];
@@ -90,8 +95,21 @@ export class BodyMap {
       compileView('hind paws from below', pawsView('hind'), 'left', false),
     ];
   });
+  protected readonly pictures = computed<readonly Picture[]>(() =>
+    this.onLit()
+      ? bestViews(
+          this.views(),
+          [...this.paint()].flatMap(([zone, p]) => (p.lit ? [zone] : [])),
+        )
+      : this.views(),
+  );
+  private readonly walked = signal<ZoneId | undefined>(undefined);
   /** One zone can be reached by Tab; arrows go on from there. */
-  protected readonly entry = computed(() => this.selected() ?? 'back');
+  protected readonly entry = computed(() => {
+    const [selected, pictures] = [this.walked() ?? this.selected() ?? 'back', this.pictures()];
+    const drawn = pictures.flatMap((p) => p.zones.map((z) => z.zone));
+    return drawn.includes(selected) ? selected : drawn[0];
+  });
   protected readonly drawJoint = drawJoint;
 
   /** Where a pin stands: at its spot, or in the middle of its place. */
@@ -192,8 +210,23 @@ export class BodyMap {
     const to = event.key.toLowerCase() === 'm' ? mirrorOf(zone) : step === 0 ? undefined : (this.along(zone, step) ?? near[0]);
     if (!to) return;
     event.preventDefault();
-    this.pick(to);
-    queueMicrotask(() => this.host.nativeElement.querySelector<SVGElement>(`.views [data-zone="${to}"]`)?.focus());
+    if (this.walks()) this.walk(zone, step || 1);
+    else {
+      this.pick(to);
+      this.focusOn(to);
+    }
+  }
+
+  /** To the next place that is drawn. */
+  private walk(zone: ZoneId, step: number): void {
+    const drawn = [...new Set(this.pictures().flatMap((p) => p.zones.map((z) => z.zone)))];
+    const next = drawn[(drawn.indexOf(zone) + step + drawn.length) % drawn.length];
+    if (!next) return;
+    this.walked.set(next);
+    this.focusOn(next);
+  }
+  private focusOn(zone: ZoneId): void {
+    queueMicrotask(() => this.host.nativeElement.querySelector<SVGElement>(`.views [data-zone="${zone}"]`)?.focus());
   }
 
   /** The next zone in the order of the table, on the same side; so every zone is reached, whatever its neighbours. */

@@ -139,12 +139,18 @@ export class HandlingPlanPage {
   protected readonly saysChanges = computed(() => sayChanges(this.words, this.changes()));
 
   protected async take(): Promise<void> {
-    if (!this.store.state().plan && !(await this.accept())) return;
+    if (!(await (this.store.state().plan ? this.keep() : this.accept()))) return;
     await this.router.navigate(['/visits', this.store.visitId(), 'work']);
   }
   protected async replace(): Promise<void> {
     if (!(await this.accept())) return;
     await this.router.navigate(['/visits', this.store.visitId(), 'work']);
+  }
+  /** Where the rest was planned anew and is not taken, the record says so: what was offered, and that the one in hand was kept. */
+  private async keep(): Promise<boolean> {
+    const [plan, { work, ended }] = [this.plan(), this.store.state()];
+    if (!plan || !work || ended || this.changes().length === 0) return true;
+    return this.store.record({ type: 'plan_kept', body: { minutes: plan.minutes, why: this.saysChanges() } });
   }
   /** @returns whether the plan was recorded; the frame says why when it was not */
   private async accept(): Promise<boolean> {

@@ -17,6 +17,7 @@ import { ShiftPin } from '../this-device/shift-pin';
 import { LastingStorage } from '../this-device/lasting-storage';
 import { KeepDay } from '../today/keep-day';
 import { TodayService } from '../today/today.service';
+import { PictureBox } from '../visit-log/picture-box';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { LeadTag } from './lead-tag';
 import { RefusedEntries } from './refused-entries';
@@ -58,6 +59,8 @@ export class Frame {
   protected readonly openVisit = computed(() => /^\/visits\/([^/]+)/.exec(this.url())?.[1]);
   protected readonly who = computed(() => this.session.signedIn());
   protected readonly roles = this.words.labels.role;
+  private readonly pictures = inject(PictureBox);
+  protected readonly picturesWaiting = computed(() => this.pictures.waiting().length);
   protected readonly waiting = toSignal(this.log.waiting$, { initialValue: 0 });
 
   protected readonly here = computed(() => `${this.url()}#sheet`);

@@ -20,10 +20,20 @@ import { Words } from '../wording/words.service';
         <button type="button" class="chip big" (click)="touched.emit('warm')">warm</button>
         <button type="button" class="chip big" (click)="touched.emit('hot')">hot</button>
       </div>
-      <button type="button" class="plain" (click)="used.emit({ blade: b, cool: true })">Swapped for a cool {{ name(b) }}</button>
+      <div class="row">
+        <button type="button" class="plain" (click)="used.emit({ blade: b, cool: true })">Swapped for a cool {{ name(b) }}</button>
+        <button type="button" class="plain" (click)="sprayed.emit()" i18n="@@blade.sprayed">Cooled with spray</button>
+      </div>
     }
     @if (blade()) {
-      <man-choice label="It does not go on?" shown layout="list" [of]="causes" [value]="cause()" (chosen)="cause.set($event)" />
+      <man-choice
+        label="It does not go on?"
+        shown
+        layout="list"
+        [of]="causes"
+        [value]="cause()"
+        (chosen)="cause.set($event); stopped.emit($event)"
+      />
       @if (answer(); as a) {
         <man-notice live="status">
           @for (line of a.says; track $index) {
@@ -56,6 +66,9 @@ export class BladePicker {
   readonly input = input<PlanInput | undefined>();
   readonly kinds = input<readonly KindFound[]>([]);
   readonly used = output<{ blade: BladeId | null; cool: boolean }>();
+  readonly sprayed = output();
+  /** It does not go on, and why. */
+  readonly stopped = output<ResistanceCause>();
   readonly touched = output<'cool' | 'warm' | 'hot'>();
   protected readonly name = (id: BladeId): string => this.words.labels.blade[id];
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 
 /** Why a step is left or done in part, as it stands in the record and is told to the owner. */
-const REASONS: readonly string[] = [
+export const REASONS: readonly string[] = [
   $localize`:@@leave.enough:the dog had enough`,
   $localize`:@@leave.mat:a mat that does not come out today`,
   $localize`:@@leave.skin:the skin there`,

@@ -11,6 +11,7 @@ import { TableStore } from './table-store';
       class="act pause"
       [disabled]="!table.work() || !!table.ended()"
       [attr.aria-pressed]="table.onBreak()"
+      [attr.aria-disabled]="table.rests() === 'pause' || null"
       (click)="table.pause()"
     >
       @if (table.onBreak()) {

@@ -1,9 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import type { EventDraft } from '@mansuet/core/log';
 import { aPlanInput } from '../testing/plan-input';
 import { BladePicker } from './blade-picker';
 import { HoldPicker } from './hold-picker';
-import { IncidentForm } from './incident-form';
 import { SignalList } from './signal-list';
 
 const buttons = (host: HTMLElement): HTMLButtonElement[] => [...host.querySelectorAll('button')];
@@ -82,32 +80,6 @@ describe('HoldPicker', () => {
       { hold: 'lap_or_side', also: ['belly_support', 'helper'] },
       { hold: 'leg_folded', also: ['belly_support', 'helper'] },
     ]);
-  });
-});
-
-describe('IncidentForm', () => {
-  it('says what to do at once before it asks anything, and rings the vet when it is severe', async () => {
-    const fixture = TestBed.createComponent(IncidentForm);
-    fixture.componentRef.setInput('zones', ['belly', 'anus']);
-    fixture.componentRef.setInput('vet', 'Port Ellery practice 0550 9');
-    const recorded: EventDraft[] = [];
-    fixture.componentInstance.recorded.subscribe((d) => recorded.push(d));
-    await fixture.whenStable();
-    const host = fixture.nativeElement as HTMLElement;
-    byText(host, /^nick$/).click();
-    await fixture.whenStable();
-    expect(host.querySelector('[role="alert"]')?.textContent).toContain('Press with clean gauze for 5 min');
-    expect(host.textContent).not.toContain('0550 9');
-    byText(host, /^Record it/).click();
-    await fixture.whenStable();
-    expect(recorded).toEqual([]);
-    expect(host.textContent).toContain('How bad is it?');
-    byText(host, /^severe/).click();
-    byText(host, /^belly$/).click();
-    await fixture.whenStable();
-    expect(host.querySelector('[role="alert"]')?.textContent).toContain('0550 9');
-    byText(host, /^Record it/).click();
-    expect(recorded[0]?.body).toEqual(jasmine.objectContaining({ kind: 'nick', harm: 'severe', zone: 'belly', what: '' }));
   });
 });
 

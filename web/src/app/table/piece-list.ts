@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { PieceId } from '@mansuet/core/words';
 import type { Choice } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
+import { REASONS } from './leave-reasons';
 import { type PieceOutcome, TableStore } from './table-store';
 
 const OUTCOMES: readonly Choice<PieceOutcome>[] = [
@@ -28,6 +29,17 @@ const OUTCOMES: readonly Choice<PieceOutcome>[] = [
           }
         </p>
         <man-choice [label]="p.place" [of]="outcomes" [value]="p.status" size="big" (chosen)="set(p.id, $event)" />
+        @if (p.status === 'part' || p.status === 'left') {
+          <man-choice
+            label="Because of"
+            i18n-label="@@pieces.why"
+            shown
+            size="big"
+            [of]="reasons"
+            [value]="p.why"
+            (chosen)="table.finishPiece(p.id, p.status, $event)"
+          />
+        }
       </li>
     }
   </ul>`,
@@ -43,8 +55,9 @@ const OUTCOMES: readonly Choice<PieceOutcome>[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PieceList {
-  private readonly table = inject(TableStore);
+  protected readonly table = inject(TableStore);
   protected readonly outcomes = OUTCOMES;
+  protected readonly reasons: readonly Choice<string>[] = REASONS.map((why) => ({ value: why, label: why }));
   protected readonly pieces = computed(() => this.table.pieces());
   protected set(piece: PieceId, outcome: PieceOutcome): void {
     void this.table.finishPiece(piece, outcome);

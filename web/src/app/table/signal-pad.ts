@@ -9,7 +9,13 @@ import { TableStore } from './table-store';
   selector: 'man-signal-pad',
   imports: [KeyHint],
   template: `@for (s of pad; track s; let i = $index) {
-      <button type="button" [class]="'sign ' + signals[s].tier" [disabled]="!table.work() || !!table.ended()" (click)="table.see(s)">
+      <button
+        type="button"
+        [class]="'sign ' + signals[s].tier"
+        [disabled]="!table.work() || !!table.ended()"
+        [attr.aria-disabled]="table.rests() === s || null"
+        (click)="table.see(s)"
+      >
         <man-key [of]="'table.signal.' + (i + 1)" /> {{ names[s] }}
       </button>
     }

@@ -19,7 +19,20 @@ import { TableStore } from './table-store';
     <span class="clock" role="timer" aria-label="Time of the work" i18n-aria-label="@@table.clock">{{
       watch((table.now()?.minute ?? 0) * 60)
     }}</span>
-    <span class="quiet" i18n="@@table.planned">of about {{ round(table.plan()?.minutes ?? 0) }} min planned</span>
+    <span class="quiet planned" i18n="@@table.planned">of about {{ round(table.plan()?.minutes ?? 0) }} min planned</span>
+    <button
+      type="button"
+      class="plain hands"
+      (click)="table.slip.set('hands')"
+      [disabled]="!!table.ended()"
+      [attr.aria-description]="handOver"
+    >
+      <span class="small" i18n="@@table.hands">in hand <man-key of="table.hands" /></span>
+      <span class="whose">{{ hands() }}</span>
+    </button>
+    @if (visit.state().writtenAfter) {
+      <span class="also" i18n="@@table.after">written down afterwards</span>
+    }
     @if (people.others().length > 0) {
       <span class="also" role="status" i18n="@@table.alsoHere">also here: {{ people.others().join(', ') }}</span>
     }
@@ -27,13 +40,7 @@ import { TableStore } from './table-store';
     <span class="save" [class.wait]="log.status() === 'waiting' || log.status() === 'signed_out' || visit.notRecorded() !== ''">{{
       kept()
     }}</span>
-    <button
-      type="button"
-      class="plain undo"
-      [disabled]="!visit.undoable() || !!table.ended()"
-      [attr.aria-description]="undoes()"
-      (click)="table.undo()"
-    >
+    <button type="button" class="plain undo" [disabled]="!table.undoable()" [attr.aria-description]="undoes()" (click)="table.undo()">
       <span i18n="@@table.undo">Undo <man-key of="table.undo" /></span>
       <span class="what" aria-hidden="true">{{ undoes() }}</span>
     </button>
@@ -49,12 +56,14 @@ export class TableHead {
   protected readonly log = inject(VisitLog);
   protected readonly watch = stopwatch;
   protected readonly round = Math.round;
+  protected readonly handOver = $localize`:@@table.handOver:Hands the dog to somebody else`;
+  protected readonly hands = computed(() => this.visit.staff().find((s) => s.staffId === this.visit.state().handsId)?.name ?? '');
   protected readonly leaves = $localize`:@@table.leaves:Leave the table; the record stays open`;
 
   /** What Undo takes back, named before it is taken. */
   protected readonly undoes = computed(() => {
-    const last = this.visit.undoable();
-    return last && !this.table.ended() ? sayEvent(this.words, last.event) : '';
+    const last = this.table.undoable();
+    return last ? sayEvent(this.words, last.event) : '';
   });
 
   protected kept(): string {

@@ -1,19 +1,19 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router } from '@angular/router';
 import { findingIn } from '@mansuet/core/findings';
 import { zoneFacts } from '@mansuet/core/knowledge/anatomy';
 import { advisePasses } from '@mansuet/core/knowledge/blades';
 import { adviseHeat, SWAP_AT_CELSIUS, swapLineCelsius } from '@mansuet/core/knowledge/heat';
 import type { EventDraft, PlannedStepRecord } from '@mansuet/core/log';
-import { sayNextMinutes } from '@mansuet/core/strain';
-import { breakNow, breaksOfStep, closingNow, nextMinutesNow, plannedBreakNow, safeFinishNow } from '@mansuet/core/visit';
+import { sayNextMinutes, StandingFilter } from '@mansuet/core/strain';
+import { breakLengthOf, breakNow, breaksOfStep, closingNow, nextMinutesNow, plannedBreakNow, safeFinishNow } from '@mansuet/core/visit';
 import {
   type BladeId,
   type ClosingLine,
   type HeatAction,
   type HoldId,
   type Mood,
-  MOODS,
   type PieceId,
   isAskedSignal,
   type SignalId,
@@ -21,6 +21,7 @@ import {
   type StepId,
   type ZoneId,
 } from '@mansuet/core/words';
+import { DevicesService } from '../devices/devices.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { PlanStore } from '../visit/plan-store';
@@ -29,7 +30,7 @@ import { VisitStore } from '../visit/visit-store';
 import { Words } from '../wording/words.service';
 import { adviceFor } from './advice';
 import { Chime } from './chime';
-import { EMPTY_INCIDENT, type IncidentDraft } from './incident-form';
+import { Recorder } from './recorder';
 import { SameTap } from './same-tap';
 
 /** A sign that may be of something else is asked about for so long. Our default. */
@@ -37,7 +38,22 @@ const SIGN_ASKED_MINUTES = 2;
 const CAUSE_WORDS: Readonly<Record<SignCause, string>> = { strain: 'strain', something_else: 'not strain', unsure: 'not sure' };
 
 /** What lies beside the step on a slip. */
-export const SLIPS = ['signals', 'hold', 'blade', 'incident', 'steps', 'pieces', 'part', 'left', 'note', 'keys'] as const;
+export const SLIPS = [
+  'signals',
+  'hold',
+  'blade',
+  'here',
+  'incident',
+  'steps',
+  'pieces',
+  'open',
+  'part',
+  'left',
+  'note',
+  'photo',
+  'hands',
+  'keys',
+] as const;
 export type SlipId = (typeof SLIPS)[number];
 
 /** What became of one place of a step. */
@@ -63,17 +79,16 @@ export class TableStore {
   private readonly session = inject(SessionService);
   private readonly visit = inject(VisitStore);
   private readonly plans = inject(PlanStore);
+  private readonly recorder = inject(Recorder);
   private readonly chime = inject(Chime);
   private readonly sameTap = inject(SameTap);
-  /** The main button was just tapped: what it says has changed under the finger. */
-  readonly mainRests = computed(() => this.sameTap.rests() === 'main');
+  /** What was just tapped: another tap on it would be the same one, and what it says has changed under the finger. */
+  readonly rests = this.sameTap.rests;
 
   readonly slip = signal<SlipId | undefined>(undefined);
   /** What was typed on a slip stays until it is recorded, whatever is tapped beside it. */
-  readonly incidentDraft = signal<IncidentDraft>(EMPTY_INCIDENT);
   readonly noteDraft = signal('');
-  /** What was last recorded, with how long it took to be durable and shown. */
-  readonly lastEntry = signal('');
+  readonly lastEntry = this.recorder.lastEntry.asReadonly();
 
   readonly plan = computed(() => this.visit.state().plan);
   readonly work = computed(() => this.visit.state().work);
@@ -90,33 +105,42 @@ export class TableStore {
       with: p.mm === null ? '' : `${p.mm} mm`,
       marks: p.marks.length,
       status: this.work()?.pieces.get(p.id)?.status ?? ('open' as const),
+      why: this.work()?.pieces.get(p.id)?.why ?? '',
     })),
   );
   readonly piecesDone = computed(() => this.pieces().filter((p) => p.status === 'done').length);
+  /** Some of its places were said to be done or left, and others were not: they are not presumed. */
+  readonly someOpen = computed(() => {
+    const open = this.pieces().filter((p) => p.status === 'open').length;
+    return this.running() !== undefined && open > 0 && open < this.pieces().length;
+  });
   readonly place = computed(() => this.steps().findIndex((s) => s.id === this.shown()?.id) + 1);
   readonly onBreak = computed(() => this.work()?.onBreakSinceMs !== undefined);
   /** Nothing was entered for a while. */
   private readonly unseen = computed(() => this.running() !== undefined && this.now()?.strain.observed === false);
   /** The meter asks how the dog is: nothing was entered, or signs have ceased without a good one. */
   readonly asks = computed(() => this.unseen() || (this.running() !== undefined && this.now()?.strain.unclear === true));
-  /** In the work the cautions need the room: the first three are asked, a break asks them all. */
-  readonly looks = computed(() => (this.onBreak() ? MOODS : MOODS.slice(0, 3)));
   /** The break that the plan still owes, before the next step or inside the one in hand. */
   readonly owed = computed(() => plannedBreakNow(this.visit.state(), this.clock.nowMs()));
+  private readonly breakLength = computed(() => breakLengthOf(this.visit.state()));
   /** How far the break is that goes on. */
-  readonly resting = computed(() => breakNow(this.visit.state(), this.clock.nowMs()));
+  readonly resting = computed(() => {
+    const length = this.breakLength();
+    return length && breakNow(this.visit.state(), this.clock.nowMs(), length);
+  });
   private readonly isRested = computed(() => this.resting()?.leftSeconds === 0);
   readonly now = this.visit.now;
   readonly advice = computed(() => adviceFor(this.words, this.now()?.strain, this.visit.context()?.salon));
   /** Half-minutes of the work: the model's own steps, so that it is not asked at every tick. */
   private readonly halfMinute = computed(() => Math.floor((this.now()?.minute ?? 0) * 2));
+  private readonly filter = new StandingFilter();
   /** What the next minutes may bring. Where the meter asks for a pause there is nothing to weigh; nothing is told while nobody says what it sees. */
   readonly ahead = computed<readonly string[]>(() => {
     const state = this.visit.state();
     const startedMs = state.work?.startedMs;
     const halfMinute = this.halfMinute();
     if (startedMs === undefined || this.advice().urgent || this.unseen()) return [];
-    const next = nextMinutesNow(state, startedMs + halfMinute * 30_000);
+    const next = nextMinutesNow(state, startedMs + halfMinute * 30_000, this.filter);
     return next ? sayNextMinutes(next).map(this.words.say) : [];
   });
   readonly predicted = computed(() => this.plan()?.curve ?? []);
@@ -162,14 +186,20 @@ export class TableStore {
     return home && { minutes: Math.ceil(home.minutes), says: home.reasons.map(this.words.say).join(' ') };
   });
   /** The end that is being made safe: nothing else is begun while it is there. */
-  readonly closing = computed(() => closingNow(this.visit.state(), this.clock.nowMs()));
+  readonly closing = computed(() => closingNow(this.visit.state(), this.clock.nowMs(), this.now()?.strain));
   readonly nextLine = computed(() => this.closing()?.lines.find((l) => !l.done)?.line);
   /** The last line is done, or nothing may hold anyone up: why it was stopped can be said. */
   readonly mayEnd = computed(() => this.closing() !== undefined && (this.nextLine() === undefined || this.closing()?.cause === 'alarm'));
-  readonly paint = computed(() => this.plans.paint(this.shown()?.zones));
+  private readonly litZones = computed(() => this.shown()?.zones ?? [], { equal: (a, b) => a.join() === b.join() });
+  readonly paint = computed(() => this.plans.paint(this.litZones()));
   readonly ended = computed(() => this.visit.state().ended);
 
   constructor() {
+    inject(DevicesService)
+      .readings$.pipe(takeUntilDestroyed())
+      .subscribe((r) => {
+        if (r.device === 'thermometer') void this.readBlade(r.celsius);
+      });
     // Once for each break, when its time is over; one that is found over is not rung for.
     let wasResting = false;
     effect(() => {
@@ -179,12 +209,8 @@ export class TableStore {
     });
   }
 
-  /** Records, with what goes before it at the same stroke, and says so once it is durable. @returns whether it is kept; the frame says why when it is not */
-  private async record(draft: EventDraft, says: string, ...before: readonly EventDraft[]): Promise<boolean> {
-    const [first = draft, ...more] = [...before, draft];
-    if (!(await this.visit.record(first, ...more))) return false;
-    this.lastEntry.set(`${says}, ${new Date(this.clock.now()).toLocaleTimeString('en-GB', { timeZone: this.clock.zone() })}`);
-    return true;
+  private record(draft: EventDraft, says: string, ...before: readonly EventDraft[]): Promise<boolean> {
+    return this.recorder.record(draft, says, ...before);
   }
 
   async start(step: StepId, label: string): Promise<void> {
@@ -209,10 +235,20 @@ export class TableStore {
         `${outcome === 'done' ? 'Done' : outcome === 'part' ? 'Done in part' : 'Left'}: ${step.label}`,
       );
   }
-  async finishPiece(piece: PieceId, outcome: PieceOutcome): Promise<void> {
-    if (this.sameTap.bounced(`${piece} ${outcome}`)) return;
+  /** The places that were not done are left with their reason, and the step is over. */
+  async leaveOpen(why: string): Promise<void> {
+    const step = this.running();
+    this.slip.set(undefined);
+    if (!step) return;
+    const left = this.pieces()
+      .filter((p) => p.status === 'open')
+      .map((p): EventDraft => ({ type: 'piece_finished', body: { piece: p.id, outcome: 'left', why } }));
+    await this.record({ type: 'step_finished', body: { step: step.id, outcome: 'part', why } }, `Done in part: ${step.label}`, ...left);
+  }
+  async finishPiece(piece: PieceId, outcome: PieceOutcome, why = ''): Promise<void> {
+    if (this.sameTap.bounced(`${piece} ${outcome} ${why}`)) return;
     const place = this.pieces().find((p) => p.id === piece)?.place ?? '';
-    await this.record({ type: 'piece_finished', body: { piece, outcome, why: '' } }, `${place}: ${PIECE_WORDS[outcome]}`);
+    await this.record({ type: 'piece_finished', body: { piece, outcome, why } }, `${place}: ${PIECE_WORDS[outcome]}`);
   }
   /** How the dog is: in a break what recovery is learned from, in the work an answer to the meter’s question. */
   async look(mood: Mood): Promise<void> {
@@ -264,8 +300,10 @@ export class TableStore {
     if (this.closing()) {
       if (line) await this.tick(line);
     } else if (this.onBreak()) await this.record({ type: 'break_ended', body: {} }, 'Work goes on');
-    else if (this.running()) await this.finish('done');
-    else if (next) await this.start(next.id, next.label);
+    else if (this.running()) {
+      if (this.someOpen()) this.slip.set('open');
+      else await this.finish('done');
+    } else if (next) await this.start(next.id, next.label);
     else await this.end('finished', '');
   }
   readonly mainLabel = computed(() => {
@@ -301,26 +339,47 @@ export class TableStore {
       blade ? `Blade ${this.words.labels.blade[blade]}${cool ? ', a cool one' : ''}` : 'No blade',
     );
   }
+  spray(): void {
+    this.slip.set(undefined);
+    void this.record({ type: 'blade_cooled', body: { toolId: null } }, 'Blade sprayed: feel it before it goes on');
+  }
+  /** A thermometer was held to the blade in hand; without one it says nothing. */
+  private async readBlade(read: number): Promise<void> {
+    const blade = this.blade();
+    if (!this.running() || !blade) return;
+    const celsius = Math.round(read * 10) / 10;
+    await this.record(
+      { type: 'blade_measured', body: { celsius, toolId: null } },
+      `Blade ${this.words.labels.blade[blade]}: ${celsius} °C, measured`,
+    );
+  }
   touch(feels: 'cool' | 'warm' | 'hot'): void {
     this.slip.set(undefined);
     void this.record({ type: 'blade_touched', body: { feels, toolId: null } }, `Blade feels ${feels}`);
   }
-  async note(): Promise<void> {
-    const text = this.noteDraft().trim();
-    if (text === '') return;
+  /** @param ready a remark that is there by tap; what was typed stays beside it */
+  async note(ready?: string): Promise<void> {
+    const text = ready ?? this.noteDraft().trim();
+    if (text === '' || this.sameTap.bounced(`note ${text}`)) return;
     this.slip.set(undefined);
-    if (await this.record({ type: 'noted', body: { text: text.slice(0, 2000) } }, 'Remark kept')) this.noteDraft.set('');
+    const kept = await this.record({ type: 'noted', body: { text: text.slice(0, 2000) } }, 'Remark kept');
+    if (kept && ready === undefined) this.noteDraft.set('');
   }
-  async incident(draft: EventDraft): Promise<void> {
+  async afterwards(): Promise<void> {
     this.slip.set(undefined);
-    if (await this.record(draft, 'Incident recorded')) this.incidentDraft.set(EMPTY_INCIDENT);
+    await this.record({ type: 'written_after', body: {} }, 'Written down afterwards');
   }
+  /** What Undo takes back here: of the work alone. What was agreed before it is not lost by a tap at the table. */
+  readonly undoable = computed(() => {
+    const [last, began] = [this.visit.undoable(), this.work()?.startedMs];
+    return last && began !== undefined && Date.parse(last.event.at) >= began && !this.ended() ? last : undefined;
+  });
   async undo(): Promise<void> {
-    const target = this.visit.undoable();
+    const target = this.undoable();
     if (!target) return;
     this.takenBack = target.id;
     await this.visit.undo();
-    this.lastEntry.set(`Taken back: ${sayEvent(this.words, target.event)}`);
+    this.recorder.say(`Taken back: ${sayEvent(this.words, target.event)}`);
   }
   async end(outcome: 'finished' | 'stopped', why: string): Promise<void> {
     this.slip.set(undefined);
@@ -329,6 +388,11 @@ export class TableStore {
   }
 
   readonly vet = computed(() => `${this.visit.context()?.salon.vetName ?? 'the vet'} ${this.visit.context()?.salon.vetPhone ?? ''}`);
+  /** Asked to put the focus on the map. */
+  readonly mapAsked = signal(0);
+  toMap(): void {
+    this.mapAsked.update((n) => n + 1);
+  }
   async toPlan(): Promise<void> {
     await this.router.navigate(['/visits', this.visit.visitId(), 'plan']);
   }

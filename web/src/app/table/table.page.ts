@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, untracked } from '@angular/core';
 import { Keymap } from '../controls/keymap';
 import { ClosingCard } from './closing-card';
+import { IncidentNow } from './incident-now';
 import { PauseStop } from './pause-stop';
+import { PlaceHere } from './place-here';
+import { Recorder } from './recorder';
 import { SameTap } from './same-tap';
 import { SignalPad } from './signal-pad';
 import { StepCard } from './step-card';
@@ -9,6 +12,7 @@ import { StrainBar } from './strain-bar';
 import { tableKeys } from './keys';
 import { TableHead } from './table-head';
 import { TableSlips } from './table-slips';
+import { TableClocks } from './table-clocks';
 import { TableStore } from './table-store';
 import { WhereCard } from './where-card';
 
@@ -19,7 +23,7 @@ const WORK_KEYS: readonly string[] = ['hold', 'blade', 'pieces', 'steps', 'repla
 @Component({
   selector: 'man-table',
   imports: [ClosingCard, PauseStop, SignalPad, StepCard, StrainBar, TableHead, TableSlips, WhereCard],
-  providers: [SameTap, TableStore],
+  providers: [IncidentNow, PlaceHere, Recorder, SameTap, TableClocks, TableStore],
   templateUrl: './table.page.html',
   styleUrl: './table.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -9,7 +9,7 @@ import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import { TAP_CLOCK } from '../table/same-tap';
-import { FakeApi, storesAll } from './fake-api';
+import { FakeApi, OFFLINE, storesAll } from './fake-api';
 import { settle, until } from './page';
 import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
@@ -124,6 +124,8 @@ export async function openVisit<T>(
   api.answer(`GET /visits/${VISIT}/links`, { links: [] });
   api.answerBy('POST /visits', storesAll);
   api.answer(`POST /visits/${VISIT}/here`, null);
+  // Pictures wait on the device: what becomes of them is for the specs of their box.
+  api.answerBy('POST /dogs', () => OFFLINE);
   const db = new VisitDb(`spec-${crypto.randomUUID()}`);
   TestBed.configureTestingModule({
     providers: [

@@ -1,6 +1,8 @@
 import { InjectionToken } from '@angular/core';
 import Dexie, { type EntityTable, type Table } from 'dexie';
+import type { Photo } from '@mansuet/core/contract';
 import type { Stamp, VisitEvent } from '@mansuet/core/log';
+import type { ZoneId } from '@mansuet/core/words';
 
 export interface KeptEvent {
   readonly id: string;
@@ -14,9 +16,9 @@ export interface KeptAnswer {
   readonly key: string;
   readonly value: unknown;
   /** What it was when it was fetched: fetched again when that is another. */
-  readonly tag?: string;
+  readonly tag?: string | undefined;
   /** Unix ms. */
-  readonly at?: number;
+  readonly at?: number | undefined;
 }
 /** How far a visit's log at the server is known here. */
 export interface KeptCursor {
@@ -49,6 +51,18 @@ export type KeptRing =
       readonly tries: number;
     };
 
+/** A photograph that waits for the server. */
+export interface KeptPicture {
+  readonly photoId: string;
+  readonly visitId: string;
+  readonly dogId: string;
+  readonly kind: Photo['kind'];
+  readonly zone: ZoneId | null;
+  readonly picture: Blob;
+  /** Why the server did not take it. */
+  readonly refusedWhy?: string | undefined;
+}
+
 /** What the browser keeps: events and the answers that the table needs with the network off. */
 export class VisitDb extends Dexie {
   declare readonly events: EntityTable<KeptEvent, 'id'>;
@@ -56,6 +70,7 @@ export class VisitDb extends Dexie {
   declare readonly cursors: EntityTable<KeptCursor, 'visitId'>;
   declare readonly stamps: EntityTable<KeptStamp, 'key'>;
   declare readonly grants: EntityTable<KeptGrant, 'staffId'>;
+  declare readonly pictures: EntityTable<KeptPicture, 'photoId'>;
   // A union has no one shape to insert.
   declare readonly rings: Table<KeptRing, string>;
 
@@ -64,6 +79,7 @@ export class VisitDb extends Dexie {
     super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ events: 'id, visitId, sent, [visitId+sent]', answers: 'key' });
     this.version(2).stores({ cursors: 'visitId', stamps: 'key', grants: 'staffId', rings: 'key' });
+    this.version(3).stores({ pictures: 'photoId' });
   }
 }
 

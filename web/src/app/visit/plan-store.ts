@@ -86,7 +86,7 @@ export class PlanStore {
   }
   /** The dog as it was felt, with some places lit. */
   paint(lit: readonly ZoneId[] = []): ReadonlyMap<ZoneId, ZonePaint> {
-    return paintFound(this.visit.state().feelOver, lit);
+    return paintFound(this.visit.found(), lit);
   }
 
   /** What was asked with last has its plan, or will have it. */

@@ -38,6 +38,22 @@ export function sayEvent(words: Words, event: VisitEvent): string {
       return words.labels.joint[event.body.joint];
     case 'noted':
       return $localize`:@@event.note:remark`;
+    case 'blade_cooled':
+      return $localize`:@@event.cooled:spray on the blade`;
+    case 'blade_measured':
+      return $localize`:@@event.measured:temperature of the blade`;
+    case 'tool_stopped':
+      return words.labels.resistance[event.body.cause];
+    case 'hands_changed':
+      return $localize`:@@event.hands:who has the dog`;
+    case 'photo_taken':
+      return $localize`:@@event.photo:photograph`;
+    case 'incident_more':
+      return $localize`:@@event.incidentMore:more of the incident`;
+    case 'plan_kept':
+      return $localize`:@@event.planKept:the plan was kept`;
+    case 'written_after':
+      return $localize`:@@event.after:written down afterwards`;
     case 'incident':
       return $localize`:@@event.incident:incident`;
     case 'plan_wished':

@@ -56,6 +56,8 @@ export class VisitStore {
     const [id, context, state] = [this.visitId(), this.context(), this.state()];
     return context?.visitId === id && state.visitId === id && (state.eventCount > 0 || context.events.length === 0);
   });
+  /** What hands found: the same one until they find something else, so that a sign at the table draws no map anew. */
+  readonly found = computed(() => this.state().feelOver, { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
   readonly phase = computed(() => phaseOf(this.state()));
   readonly dog = computed(() => this.context()?.file.dog);
   readonly name = computed(() => this.dog()?.name ?? '');
