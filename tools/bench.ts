@@ -14,7 +14,6 @@ import { median } from './median.js';
 import { Plain, ROOT, WEB_DIST } from './place.js';
 import { must, run } from './run-command.js';
 
-const TAPS = 80;
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
 /** `./mansuet bench`: the figures that the design promises, measured on this machine. Medians; nothing here passes or fails. */
@@ -32,11 +31,14 @@ export async function bench(): Promise<void> {
     await withPage(origin, async (page) => {
       await planFigure(page);
       await replanFigure(page);
-      await tapFigure(page);
       await searchFigure(page, env);
       await solverFigures(page);
     });
   });
+  say('\nThe table\n');
+  await must('The figures of the table', process.execPath, ['--import', 'tsx', 'tools/bench-table.ts', 'built'], {
+    TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json'),
+  }).then(say);
   say('\nThe log, on devices and at the server\n');
   await must('The figures of the log', process.execPath, ['--import', 'tsx', 'tools/bench-log/bench-log.ts', 'built'], {
     TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json'),
@@ -186,40 +188,5 @@ async function searchFigure(page: Page, env: NodeJS.ProcessEnv): Promise<void> {
     `search among ${MANY_DOGS} dogs, ${SEARCHES.length} kinds: median; 95th percentile`,
     'under 50 ms',
     `${Math.round(median(sorted))} ms; ${Math.round(sorted[Math.floor(sorted.length * 0.95)] ?? 0)} ms`,
-  );
-}
-
-/** From the tap to the entry that says it is durable, painted. */
-async function tapFigure(page: Page): Promise<void> {
-  const href = await page.locator('man-lead-tag a', { hasText: 'Nettle' }).getAttribute('href');
-  await page.goto(new URL(`${(href ?? '').split('/').slice(0, 3).join('/')}/work`, page.url()).href);
-  await page.locator('man-signal-pad button').first().waitFor();
-  await page.waitForTimeout(1000);
-  const times = await page.evaluate(async (taps) => {
-    const entry = document.querySelector('.entry');
-    const buttons = [...document.querySelectorAll<HTMLButtonElement>('man-signal-pad .sign')].slice(0, 5);
-    const out: number[] = [];
-    for (let i = 0; i < taps; i++) {
-      const button = buttons[i % buttons.length];
-      if (!entry || !button) throw new Error('not at the table');
-      const from = performance.now();
-      await new Promise<void>((done) => {
-        const seen = new MutationObserver(() => {
-          seen.disconnect();
-          requestAnimationFrame(() => done());
-        });
-        seen.observe(entry, { childList: true, characterData: true, subtree: true });
-        button.click();
-      });
-      out.push(performance.now() - from);
-      await new Promise((done) => setTimeout(done, 60));
-    }
-    return out;
-  }, TAPS);
-  const sorted = times.sort((a, b) => a - b);
-  row(
-    `a tap at the table, durable and shown, ${TAPS} taps: median; 95th percentile`,
-    'under 50 ms (95th)',
-    `${Math.round(median(sorted))} ms; ${Math.round(sorted[Math.floor(TAPS * 0.95)] ?? 0)} ms`,
   );
 }
