@@ -1,5 +1,5 @@
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ApplicationRef, ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { KeysListHarness, OverSlipHarness, SlipHarness } from './testing/slip.harness';
 import { KeyHint } from './key-hint';
@@ -32,6 +32,7 @@ class Page {
       { id: 'spec.pause', key: 'p', says: 'pause', overSlip: true, act: () => this.did.push('pause') },
       { id: 'spec.signal', key: '1', says: 'signal', act: () => this.did.push('signal') },
       { id: 'spec.main', key: 'Enter', says: 'go on', act: () => this.did.push('main') },
+      { id: 'spec.open', key: 'o', says: 'open', act: () => this.beside.set(true) },
     ]);
   }
 }
@@ -56,6 +57,21 @@ describe('controls: keys and slips', () => {
     localStorage.removeItem('mansuet.keys');
   });
   const did = (): string[] => fixture.componentInstance.did;
+
+  it('has closed a slip before the next key is heard, and opened it too', () => {
+    const send = (key: string): boolean => document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    fixture.componentInstance.beside.set(true);
+    TestBed.inject(ApplicationRef).tick();
+    send('1');
+    send('Escape');
+    send('1');
+    expect(did()).toEqual(['signal']);
+    expect(document.querySelector('man-slip')).toBeNull();
+    send('o');
+    send('1');
+    expect(document.activeElement?.textContent).toContain('Incident');
+    expect(did()).toEqual(['signal']);
+  });
 
   it('takes a pedal beside the key: any device that sends keys, also while something is typed', async () => {
     const pedal = [...document.querySelectorAll<HTMLButtonElement>('man-keys-list button')].find((b) =>

@@ -1,4 +1,4 @@
-import { DOCUMENT, DestroyRef, Injectable, computed, inject, signal } from '@angular/core';
+import { ApplicationRef, DOCUMENT, DestroyRef, Injectable, computed, inject, signal } from '@angular/core';
 
 /** Something that a key does on a screen. */
 export interface KeyAction {
@@ -37,6 +37,7 @@ const PRESSABLE = 'button, a[href], summary, [role=button], [data-zone]';
 @Injectable({ providedIn: 'root' })
 export class Keymap {
   private readonly document = inject(DOCUMENT);
+  private readonly app = inject(ApplicationRef);
   private readonly screens = signal<readonly ScreenKeys[]>([]);
   private readonly settings = signal(kept());
   /** Slips that are open, the latest last, with what closes each when Escape does not do it by itself. */
@@ -54,7 +55,10 @@ export class Keymap {
   readonly name = computed(() => this.screens()[0]?.name ?? '');
 
   constructor() {
-    this.document.addEventListener('keydown', (event) => this.hear(event));
+    this.document.addEventListener('keydown', (event) => {
+      // What a key opens or closes stands before the next key is heard: a pedal and a quick hand do not wait for a frame.
+      if (this.hear(event)) this.app.tick();
+    });
   }
 
   /** The keys of a screen, while the component that calls this is there. In an injection context. */
@@ -106,27 +110,30 @@ export class Keymap {
     localStorage.setItem(KEPT, JSON.stringify(settings));
   }
 
-  private hear(event: KeyboardEvent): void {
-    if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
+  /** @returns whether it did something */
+  private hear(event: KeyboardEvent): boolean {
+    if (event.ctrlKey || event.metaKey || event.altKey) return false;
+    if (event.defaultPrevented) return event.key === 'Escape';
     const target = event.target instanceof Element ? event.target : undefined;
     if (event.key === 'Escape') {
       this.slips().at(-1)?.close?.();
-      return;
+      return true;
     }
     // A key that writes nothing, as pedals send them, acts in a field as well.
-    if (target?.closest(FIELDS) && !WRITES_NOTHING.test(event.key)) return;
-    if ((event.key === 'Enter' || event.key === ' ') && target?.closest(PRESSABLE)) return;
+    if (target?.closest(FIELDS) && !WRITES_NOTHING.test(event.key)) return false;
+    if ((event.key === 'Enter' || event.key === ' ') && target?.closest(PRESSABLE)) return false;
     // The list of keys always answers: it is where they are switched on again.
     if (event.key === '?' && this.slips().length === 0) {
       event.preventDefault();
       this.listOpen.set(true);
-      return;
+      return true;
     }
-    if (!this.on()) return;
+    if (!this.on()) return false;
     const action = this.shown().find((a) => isKeyOf(a, event.key));
-    if (!action || (this.slips().length > 0 && action.overSlip !== true)) return;
+    if (!action || (this.slips().length > 0 && action.overSlip !== true)) return false;
     event.preventDefault();
     action.act();
+    return true;
   }
 }
 
