@@ -1,4 +1,4 @@
-import { agree, bookDog, endSafely, expect, feelOver, pickZone, signIn, test } from './support.js';
+import { agree, bookDog, endSafely, expect, feelOver, handBack, pickZone, signIn, test } from './support.js';
 
 test('a mat that was left undone waits on the next plan until a hand was there', async ({ page }) => {
   await signIn(page, 'rafael');
@@ -16,9 +16,7 @@ test('a mat that was left undone waits on the next plan until a hand was there',
   await page.getByRole('button', { name: /^Stop/ }).click();
   await endSafely(page);
   await page.getByRole('button', { name: 'It has had enough' }).click();
-  await page.waitForURL('**/hand_back');
-  await page.getByRole('button', { name: 'Told, and handed back' }).click();
-  await page.waitForURL('**/today');
+  await handBack(page);
 
   const visit = await bookDog(page, 'Larch');
   await feelOver(page);

@@ -268,11 +268,21 @@ test.describe('with colours of the system’s own', () => {
   });
 });
 
-test('the first load is under 280 kB of script and style, gzipped', () => {
+test('the first load is under 310 kB of script and style, gzipped, with all that it imports', () => {
   const dist = join(ROOT, 'web', 'dist', 'browser');
   const page = readFileSync(join(dist, 'index.html'), 'utf8');
-  const files = [...page.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1] ?? '');
-  expect(files.length).toBeGreaterThan(1);
-  const bytes = files.reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0);
-  expect(bytes).toBeLessThan(280_000);
+  const named = [...page.matchAll(/(?:src|href)="([^"]+\.(?:js|css))"/g)].map((m) => m[1] ?? '');
+  expect(named.length).toBeGreaterThan(1);
+  // The page names some of the files only: each names those that it cannot do without.
+  const needed = new Set<string>();
+  const take = (file: string): void => {
+    if (needed.has(file)) return;
+    needed.add(file);
+    if (!file.endsWith('.js')) return;
+    const text = readFileSync(join(dist, file), 'utf8');
+    for (const [, other] of text.matchAll(/(?:from|^import|[;}]import)\s*"\.\/([\w-]+\.js)"/g)) if (other) take(other);
+  };
+  named.forEach(take);
+  const bytes = [...needed].reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0);
+  expect(bytes).toBeLessThan(310_000);
 });

@@ -84,11 +84,36 @@ export async function search(page: Page, text: string): Promise<void> {
   await expect(page.getByText(/^\d+ dogs? found$/)).toBeVisible();
 }
 
+const ASKED: readonly string[] = ['bath and dry', 'body clip', 'face', 'feet and pads', 'sanitary trim', 'nails'];
+
+/** Works off, line by line, what is done before the dog goes home, and hands it back. */
+export async function handBack(page: Page): Promise<void> {
+  await page.waitForURL('**/hand_back');
+  const next = page.getByRole('button', { name: 'Told, and handed back' });
+  await expect(next).toBeVisible();
+  const lines = page.locator('man-closing-panel button.wide');
+  for (let left = await lines.count(); left > 0; left--) {
+    await lines.first().click();
+    await expect(lines).toHaveCount(left - 1);
+  }
+  await expect(next).toBeEnabled();
+  await next.click();
+  await expect(page.getByText(/^Handed back at/)).toBeVisible();
+}
+
 /** Books a dog for now and opens its visit; so that tests do not use up each other's dogs. */
 export async function bookDog(page: Page, dog: string, minutes = 150): Promise<string> {
   await page.goto('/dogs');
   await search(page, dog);
   await page.getByRole('link', { name: `Book a visit for ${dog}` }).click();
+  await expect(page.getByRole('heading', { name: `A visit for ${dog}` })).toBeVisible();
+  // What is proposed is the dog's own; tests of the plan ask for the same of each.
+  const items = page.getByRole('toolbar', { name: 'Asked for' }).getByRole('button');
+  for (const item of await items.all()) {
+    const wanted = ASKED.includes((await item.innerText()).trim());
+    if (((await item.getAttribute('aria-pressed')) === 'true') !== wanted) await item.click();
+  }
+  await page.getByLabel('Length wanted').fill('9');
   await page.getByLabel('Minutes until it is fetched').fill(String(minutes));
   await page.getByRole('button', { name: 'Book', exact: true }).click();
   await page.waitForURL('**/visits/*/know');

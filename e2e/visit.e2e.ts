@@ -1,4 +1,4 @@
-import { agree, bookDog, endSafely, expect, feelOver, openVisit, pickZone, reach, signIn, test } from './support.js';
+import { agree, bookDog, endSafely, expect, feelOver, handBack, openVisit, pickZone, reach, signIn, test } from './support.js';
 
 test('one dog through one visit, from the file to the hand-back', async ({ page }) => {
   await signIn(page, 'rafael');
@@ -57,10 +57,12 @@ test('one dog through one visit, from the file to the hand-back', async ({ page 
   await page.waitForURL('**/hand_back');
   const story = page.getByRole('region', { name: 'What happened' });
   await expect(story).toContainText('At the fold; pressed, stopped.');
-  await expect(story).toContainText(/Done: .*clip out tight mats/);
-  await expect(page.getByText('Minutes per hold')).toBeVisible();
-  await expect(page.locator('p.first')).toContainText('weeks');
-  await page.getByRole('button', { name: 'Told, and handed back' }).click();
+  await expect(page.getByRole('region', { name: 'What was done' })).toContainText(/Done: .*clip out tight mats/);
+  await expect(page.getByRole('region', { name: 'What we found' })).toContainText('Tight mats that pull at the skin: left armpit');
+  await expect(page.getByRole('region', { name: 'Watch tonight' })).toContainText('look at it every day');
+  await expect(page.locator('man-next-visit-panel').getByRole('radio').first()).toContainText('weeks');
+  await handBack(page);
+  await page.getByRole('button', { name: 'Back to today' }).click();
   await page.waitForURL('**/today');
   await expect(page.locator('man-lead-tag a', { hasText: 'Sorrel' })).toHaveClass(/gone/);
   // The file remembers.
@@ -135,7 +137,10 @@ test('the same by Tab, arrows and Enter alone, to the hand-back', async ({ page 
   await press(/^Finish/);
   await page.waitForURL('**/hand_back');
   await expect(page.getByText('Hums, pants, 7 treats')).toBeVisible();
+  await press('All of it is done');
   await press('Told, and handed back');
+  await expect(page.getByText(/^Handed back at/)).toBeVisible();
+  await press('Back to today');
   await page.waitForURL('**/today');
   await expect(page.locator('man-lead-tag a', { hasText: 'Hazel' })).toHaveClass(/gone/);
 });

@@ -22,6 +22,7 @@ export const FLOORS = [
   'knowledge/hazards',
   'knowledge/fit',
   'knowledge/floors',
+  'drawing',
   'strain',
   'work',
   'plan',
@@ -30,11 +31,15 @@ export const FLOORS = [
   'learning',
   'agreement',
   'incidents',
+  'follow-ups',
   'hand-back',
+  'last-time',
   'next-visit',
   'access',
   'search',
   'contract',
+  'account',
+  'letters',
 ];
 
 const ROOMS = new URL('../core/src/', import.meta.url);

@@ -64,7 +64,6 @@ export const SCREENS_NOT_YET_MARKED = [
   'web/src/app/feel-over/joints-panel.html',
   'web/src/app/feel-over/today-panel.html',
   'web/src/app/feel-over/zone-panel.html',
-  'web/src/app/hand-back/hand-back.page.html',
   'web/src/app/handling-plan/break-line.ts',
   'web/src/app/handling-plan/handling-plan.page.html',
   'web/src/app/handling-plan/hazard-grid.html',

@@ -5,7 +5,7 @@ import { ROOT } from './place.js';
 import { MARKS_ONLY, SCREENS_NOT_YET_MARKED } from './screen-texts.mjs';
 
 /** Lower it with every screen that is marked. */
-const MOST = 44;
+const MOST = 43;
 const RULE = '@angular-eslint/template/i18n';
 
 describe('screens whose texts are not yet marked', () => {

@@ -6,7 +6,6 @@ import { unusedExports } from './testing/unused.js';
  */
 const AHEAD: Readonly<Record<string, string>> = {
   adviseBaths: 'hand-back: how often it may be bathed',
-  brushingsAWeek: 'hand-back: what a longer coat asks at home',
   celsiusAfter: 'blade drawer: how warm a blade is after its turns',
   cem43OfRamp: 'look back: after an incident with heat',
   chanceOfQuiet: 'plan: the chance that a piece stays without a sign',

@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import type { IntakeAnswer } from '@mansuet/core/contract';
 import { dayOf } from '@mansuet/core/days';
 import type { Database } from '@mansuet/server/database/database';
-import { keepMessage } from '@mansuet/server/messages/gateway';
+import { keepMessage } from '@mansuet/server/messages/messages.repository';
 import { keepAnswer, makeLink } from '@mansuet/server/owner-links/owner-links.repository';
 import { keepPhoto } from '@mansuet/server/photos/photos.repository';
 import { takePicture } from '@mansuet/server/photos/take-picture';

@@ -9,7 +9,7 @@ import { readToday } from '@mansuet/server/visits/today.repository';
 import { specServer, type SpecServer } from '@mansuet/server/testing/spec-salon';
 import type { Who } from '@mansuet/server/sign-in/sign-in.repository';
 import { listLinks } from '@mansuet/server/owner-links/owner-links.repository';
-import { readMessages } from '@mansuet/server/messages/gateway';
+import { readMessages } from '@mansuet/server/messages/messages.repository';
 import { loadDeskWork } from './desk-work.js';
 import { DEMO_DOGS, formOf } from './dogs.js';
 import { demoLead, foundDemoSalon, loadPast, loadToday, todayIsEmpty } from './load-salon.js';

@@ -15,7 +15,7 @@ import { dayOf } from '@mansuet/core/days';
 import { HERE } from './here.js';
 import { contactsOf, DEMO_DOGS, formOf, type DemoDog } from './dogs.js';
 import { pastFindings, TODAYS_FINDINGS } from './findings.js';
-import { PAST_INCIDENTS } from './past-incidents.js';
+import { PAST_INCIDENTS, type PastIncident } from './past-incidents.js';
 import { seeded } from './random.js';
 import { tell } from './visit-story.js';
 import { valueOf } from '@mansuet/server/problems/problem-error';
@@ -64,7 +64,7 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
   for (const demo of DEMO_DOGS) {
     const form = formOf(demo, now);
     const dogId = await db.inSalon(who.salonId, async (trx) => {
-      const owner = { name: demo.owner, phone: demo.phone, email: '', contacts: contactsOf(demo) };
+      const owner = { name: demo.owner, phone: demo.phone, email: mailOf(demo.owner), contacts: contactsOf(demo) };
       const id = await addDog(trx, who.salonId, form, owner, dayBefore(now, 14 * demo.visits * 7 + 7));
       for (const [i, note] of (demo.notes ?? []).entries()) await addNote(trx, who.salonId, id, note, dayBefore(now, 60 + 45 * i));
       return id;
@@ -73,10 +73,11 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
     const mark = demo.name === 'Ottoline' ? uuidV7(now.getTime(), random.bytes) : undefined;
     for (let visit = 0; visit < demo.visits; visit++) {
       const weeksAgo = (demo.visits - visit) * random.between(6, 9);
-      const arrivesMs = atClock(now.getTime() - weeksAgo * 604_800_000, random.whole(8, 14));
+      const lately = visit === demo.visits - 1 ? LATELY[demo.name] : undefined;
+      const arrivesMs = atClock(now.getTime() - (lately?.daysAgo ?? weeksAgo * 7) * 86_400_000, random.whole(8, 14));
       const groomer = random.pick(groomers);
       const lump = mark ? { markId: mark, zone: 'side_right' as const, lengthMm: 8 + 0.6 * visit, widthMm: 7 + 0.4 * visit } : undefined;
-      const incident = pastVisits % 7 === 3 ? incidents.shift() : undefined;
+      const incident = lately?.incident ?? (pastVisits % 7 === 3 ? incidents.shift() : undefined);
       const events = tell(
         {
           demo,
@@ -105,6 +106,15 @@ export async function loadPast(db: Database, who: Who, now: Date): Promise<{ dog
 }
 
 const SEED = 20;
+
+/** Dogs that were here the other day: what is due after it stands on the list of today. */
+const LATELY: Readonly<Partial<Record<string, { readonly daysAgo: number; readonly incident: PastIncident }>>> = {
+  Tansy: {
+    daysAgo: 2,
+    incident: { kind: 'clipper_burn', harm: 'mild', zone: 'belly', what: 'One strip on the belly; the blade was warm.' },
+  },
+  'Poppy-Seed': { daysAgo: 1, incident: { kind: 'nick', harm: 'mild', zone: 'tuck_up_right', what: 'The fold came up into the teeth.' } },
+};
 
 /** Today's dogs, each in another phase. Times lie round the moment of the start, so that the day is never stale. */
 export async function loadToday(db: Database, who: Who, now: Date): Promise<number> {
@@ -178,6 +188,9 @@ function weightThen(demo: DemoDog, visitsAgo: number): number {
   const lost = demo.name === 'Barnaby' && visitsAgo > 2 ? 1.13 : 1;
   return Math.round(demo.kg * lost * (1 + 0.012 * Math.sin(visitsAgo * 2.3)) * 10) / 10;
 }
+
+/** An address at a name that is nobody's (RFC 2606). */
+const mailOf = (owner: string): string => `${owner.toLowerCase().replace(/[^a-z]+/g, '.')}@port-ellery.example`;
 
 const dayBefore = (now: Date, days: number): string => new Date(now.getTime() - days * 86_400_000).toISOString().slice(0, 10);
 

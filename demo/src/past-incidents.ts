@@ -18,7 +18,7 @@ export const PAST_INCIDENTS: readonly PastIncident[] = [
   { kind: 'nick', harm: 'mild', zone: 'tuck_up_left', what: 'A fold came up into the teeth. Pressed for 5 min, stopped.' },
   { kind: 'clipper_burn', harm: 'mild', zone: 'belly', what: 'Went over one place three times. Cooled, owner told.' },
   { kind: 'quicked_nail', harm: 'mild', zone: 'fore_paw_right', what: 'Dark nail, cut too far. Styptic, stopped at once.' },
-  { kind: 'bite_or_scratch_person', harm: 'mild', zone: null, what: 'Scratch on the forearm at the tub; washed for 5 min.' },
+  { kind: 'bite_or_scratch_person', harm: 'mild', zone: null, what: 'Scratch on the forearm at the tub; washed for 15 min.' },
   { kind: 'brush_burn', harm: 'mild', zone: 'thigh_left', what: 'Too long in one place on the left thigh.' },
   { kind: 'found_on_arrival', harm: 'none', zone: 'hind_paw_left', what: 'A seed between the pads; shown to the owner before any work.' },
   {

@@ -16,6 +16,7 @@ import {
   type ZoneId,
 } from '@mansuet/core/words';
 import { HERE } from './here.js';
+import { comeToAnEnd, doWhatIsDue } from './after-visit.js';
 import type { DemoDog } from './dogs.js';
 import type { Random } from './random.js';
 import { VisitWriter } from './visit-writer.js';
@@ -106,10 +107,12 @@ export function tell(story: Story, random: Random): VisitEvent[] {
   if (story.until === 'work' || !ended) return w.events;
   w.write({ type: 'visit_ended', body: ended });
   if (story.until === 'hand_back') return w.events;
+  comeToAnEnd(w, story);
   w.wait(4).write({
     type: 'handed_back',
     body: { toldTo: demo.owner, nextVisit: dayOf(w.now + 42 * 86_400_000, HERE), vetAdvised: false },
   });
+  doWhatIsDue(w, nowMs);
   return w.events;
 }
 

@@ -8,12 +8,12 @@ import { pinoHttp } from 'pino-http';
 import type { Session } from '@mansuet/core/contract';
 import { notPlainText } from '@mansuet/core/log';
 import { saying } from '@mansuet/core/words';
+import { afterVisitRoutes } from './after-visit/after-visit.routes.js';
 import type { Database } from './database/database.js';
 import { dogRoutes } from './dogs/dogs.routes.js';
 import { houseRuleRoutes } from './house-rules/house-rules.routes.js';
 import { liveRoutes } from './live/live.routes.js';
 import type { LiveHub } from './live/live-hub.js';
-import type { MessageGateway } from './messages/gateway.js';
 import { holderRoutes } from './owner-links/holder.routes.js';
 import { salonLinkRoutes } from './owner-links/salon-links.routes.js';
 import { photoRoutes } from './photos/photos.routes.js';
@@ -28,7 +28,8 @@ import { ProblemError } from './problems/problem-error.js';
 export interface AppParts {
   readonly db: Database;
   readonly hub: LiveHub;
-  readonly gateway: MessageGateway;
+  /** Sends what was kept, now that it is stored. */
+  readonly send: (salonId: string, messageId: string) => Promise<void>;
   readonly log: Logger;
   readonly clock: () => Date;
   /** The address that people use, without a slash at its end. */
@@ -158,6 +159,7 @@ export function createApp(parts: AppParts): Express {
   api.use(photoRoutes(parts));
   api.use(salonLinkRoutes(parts));
   api.use(visitRoutes(parts));
+  api.use(afterVisitRoutes(parts));
   api.use(liveRoutes(parts, parts.hub));
   api.use(notFound);
   app.use('/api', api);

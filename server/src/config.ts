@@ -16,6 +16,8 @@ const CONFIG = z
     MANSUET_SESSION_SECRET: z.string().min(32),
     MANSUET_WEB_DIR: z.string().optional(),
     MANSUET_OUTBOX_DIR: z.string().optional(),
+    MANSUET_SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
+    MANSUET_MAIL_FROM: z.email().optional(),
     MANSUET_DEMO: z.enum(['0', '1']).default('0'),
     MANSUET_LOG: z.enum(['silent', 'warn', 'info']).default('info'),
     MANSUET_CLOCK_AHEAD_MS: z.coerce.number().int().default(0),
@@ -28,6 +30,11 @@ const CONFIG = z
       needs(
         'MANSUET_HOST',
         'tablets keep nothing for when the network is gone without HTTPS: set a certificate, or MANSUET_TRUST_PROXY where a proxy speaks TLS',
+      );
+    if ((c.MANSUET_SMTP_URL === undefined) !== (c.MANSUET_MAIL_FROM === undefined))
+      needs(
+        'MANSUET_MAIL_FROM',
+        'a mail server and the address that mails come from go together: set MANSUET_SMTP_URL and MANSUET_MAIL_FROM',
       );
     if (c.MANSUET_TRUST_PROXY > 0 && c.MANSUET_PUBLIC_URL === undefined)
       needs('MANSUET_PUBLIC_URL', 'behind a proxy the address that people use has to be said');
@@ -61,6 +68,9 @@ export interface Config {
   readonly webDir: string | undefined;
   /** Where the stand-in for text messages writes them as files; nowhere when it is not set. */
   readonly outboxDir: string | undefined;
+  /** The mail server, and the address that mails come from; without them mails wait and say why. */
+  readonly smtpUrl: string | undefined;
+  readonly mailFrom: string | undefined;
   readonly demo: boolean;
   readonly log: 'silent' | 'warn' | 'info';
   /** The time, as the product takes it: that of the machine, but for tests that must not meet midnight. */
@@ -91,6 +101,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     sessionSecret: c.MANSUET_SESSION_SECRET,
     webDir: c.MANSUET_WEB_DIR,
     outboxDir: c.MANSUET_OUTBOX_DIR,
+    smtpUrl: c.MANSUET_SMTP_URL,
+    mailFrom: c.MANSUET_MAIL_FROM,
     demo: c.MANSUET_DEMO === '1',
     log: c.MANSUET_LOG,
     clock: () => new Date(Date.now() + c.MANSUET_CLOCK_AHEAD_MS),

@@ -7,7 +7,10 @@ import type { Config } from './config.js';
 import { openDatabase } from './database/database.js';
 import { migrate } from './database/migrate.js';
 import { createDoor } from './door/door.js';
-import { StandInGateway } from './messages/gateway.js';
+import { attachedTo } from './after-visit/attached.js';
+import { mailBySmtp, NO_MAIL, textStandIn } from './messages/carriers.js';
+import { startMailStandIn } from './messages/mail-stand-in.js';
+import { PostOffice } from './messages/post-office.js';
 import { LiveHub } from './live/live-hub.js';
 import { DEMO_LOGINS } from './sign-in/demo-logins.js';
 
@@ -23,10 +26,21 @@ export async function serve(config: Config): Promise<Running> {
   const db = openDatabase(config.appUrl);
   const hub = new LiveHub(config.appUrl, log);
   await hub.start();
+  // Nothing of the demo leaves this machine, whatever is set.
+  const standIn = config.demo ? await startMailStandIn(config.outboxDir) : undefined;
+  const smtp = standIn?.url ?? config.smtpUrl;
+  const post = new PostOffice({
+    db,
+    log,
+    clock: config.clock,
+    carriers: { text: textStandIn(config.outboxDir), mail: smtp ? mailBySmtp(smtp, config.mailFrom ?? 'salon@localhost') : NO_MAIL },
+    attachments: attachedTo,
+  });
+  post.start();
   const app = createApp({
     db,
     hub,
-    gateway: new StandInGateway(config.outboxDir),
+    send: (salonId, messageId) => post.send(salonId, messageId),
     log,
     clock: config.clock,
     publicUrl: config.publicUrl,
@@ -54,6 +68,8 @@ export async function serve(config: Config): Promise<Running> {
     port: typeof address === 'object' && address ? address.port : config.port,
     close: async () => {
       await Promise.all([server, ...(door ? [door] : [])].map(closed));
+      await post.close();
+      await standIn?.close();
       await hub.close();
       await db.close();
     },

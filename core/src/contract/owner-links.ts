@@ -2,10 +2,11 @@ import * as z from 'zod';
 import { DOG_FORM, PHONE } from '../knowledge/dogs/index.js';
 import { SIGNATURE } from '../log/index.js';
 import { BITE_TOLD, CONSENT_IDS, formProblem } from '../words/index.js';
+import { TOLD_ACCOUNT } from './after-visit.js';
 import { CONTACT, OWNER_FORM } from './dog-requests.js';
 
 /** Minutes that a link lives, by what it is for. Our default. */
-export const LINK_MINUTES = { agreement: 24 * 60, intake: 7 * 24 * 60 } as const;
+export const LINK_MINUTES = { agreement: 24 * 60, intake: 7 * 24 * 60, account: 30 * 24 * 60 } as const;
 export type LinkKind = keyof typeof LINK_MINUTES;
 
 const line = z.string().max(600);
@@ -74,6 +75,18 @@ export const OWNER_LINK_VIEW = z.discriminatedUnion('kind', [
     ownerName: z.string(),
     phone: z.string(),
   }),
+  z.object({
+    kind: z.literal('account'),
+    salonName: z.string(),
+    vetPhone: z.string(),
+    answeredAt: z.iso.datetime().nullable(),
+    expiresAt: z.iso.datetime(),
+    dogName: z.string(),
+    visitOn: z.iso.date(),
+    told: TOLD_ACCOUNT,
+    /** A next visit is booked: it can be taken into a calendar. */
+    hasNext: z.boolean(),
+  }),
 ]);
 export type OwnerLinkView = z.infer<typeof OWNER_LINK_VIEW>;
 
@@ -82,7 +95,7 @@ const LINK_STATES = ['open', 'answered', 'reviewed', 'set_aside', 'taken_back', 
 /** A link as the salon sees it; its secret part is never shown again. */
 const OWNER_LINK = z.object({
   linkId: z.uuid(),
-  kind: z.enum(['agreement', 'intake']),
+  kind: z.enum(['agreement', 'intake', 'account']),
   visitId: z.uuid().nullable(),
   toName: z.string(),
   state: z.enum(LINK_STATES),
@@ -106,16 +119,6 @@ export const NEW_INTAKE_LINK = z.strictObject({
 /** A new link with its secret address: told once. */
 export const NEW_LINK = z.object({ linkId: z.uuid(), url: z.string(), expiresAt: z.iso.datetime(), message: z.string() });
 export type NewLink = z.infer<typeof NEW_LINK>;
-
-const MESSAGE = z.object({
-  messageId: z.uuid(),
-  to: z.string(),
-  phone: z.string(),
-  text: z.string(),
-  sentAt: z.iso.datetime(),
-});
-export const MESSAGES = z.object({ messages: z.array(MESSAGE) });
-export type Message = z.infer<typeof MESSAGE>;
 
 /** The salon has read an intake: what it takes into the file, with the cards that follow from the stories. */
 export const INTAKE_REVIEW = z.strictObject({

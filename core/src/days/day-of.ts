@@ -52,6 +52,11 @@ export function momentOf(day: string, clock: string, zone: Zone): number {
   return right.length > 0 ? Math.min(...right) : before;
 }
 
+/** A date some days later, or earlier. `addDays('2026-12-30', 3) // => '2027-01-02'` @throws RangeError for what is no date */
+export function addDays(day: string, days: number): string {
+  return new Date(Date.parse(day) + days * 2 * HALF_DAY_MS).toISOString().slice(0, 10);
+}
+
 const MINUTE_MS = 60_000;
 const HALF_DAY_MS = 43_200_000;
 

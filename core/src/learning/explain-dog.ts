@@ -42,7 +42,7 @@ export function explainDog(past: readonly VisitSummary[], today: string): DogExp
   const harder = works.filter((w) => w.learned.harder >= SAID_FROM).sort((a, b) => b.factor - a.factor);
   const easier = works.filter((w) => w.learned.harder <= 1 - SAID_FROM).sort((a, b) => a.factor - b.factor);
   const others = works.length - Math.min(SHOWN, harder.length) - Math.min(SHOWN, easier.length);
-  const say = (rule: 'file.work_harder' | 'file.work_easier', { work, factor, learned }: Work): Reason =>
+  const say = (rule: 'file.work_harder' | 'file.work_easier', { work, factor, learned }: WorkLearned): Reason =>
     reason(
       rule,
       { step: work, factor: tenth(factor), visits: learned.visits, percent: sure(Math.max(learned.harder, 1 - learned.harder)) },
@@ -64,7 +64,7 @@ export function explainDog(past: readonly VisitSummary[], today: string): DogExp
   };
 }
 
-interface Work {
+export interface WorkLearned {
   readonly work: Activity;
   /** Times what its kind makes of it. */
   readonly factor: number;
@@ -72,7 +72,7 @@ interface Work {
 }
 
 /** Each kind of work that was seen, against its kind as it was last taken to be. */
-function worksOf(past: readonly VisitSummary[], dog: DogFactor): Work[] {
+export function worksOf(past: readonly VisitSummary[], dog: DogFactor): WorkLearned[] {
   const evidence = evidenceSeenIn(past);
   return ACTIVITIES.flatMap((work) => {
     const own = evidence.filter((e) => e.work === work);
@@ -83,7 +83,7 @@ function worksOf(past: readonly VisitSummary[], dog: DogFactor): Work[] {
   });
 }
 
-const wholeOf = (visits: readonly VisitSummary[]): WholeEvidence[] => visits.flatMap((s) => s.whole ?? []);
+export const wholeOf = (visits: readonly VisitSummary[]): WholeEvidence[] => visits.flatMap((s) => s.whole ?? []);
 
 function sayWhole(dog: DogFactor): Reason {
   const harder = above(dog.middle, dog.variance);
@@ -126,7 +126,7 @@ function above(middle: number, variance: number): number {
 }
 
 /** No finer than it is known. */
-const tenth = (x: number): number => Math.round(10 * x) / 10;
+export const tenth = (x: number): number => Math.round(10 * x) / 10;
 
 /** In steps of five. `sure(0.93) // => 95` */
 function sure(chance: number): number {

@@ -1,6 +1,8 @@
 import type {
   AskedSignal,
+  AccountSection,
   BITE_TOLD,
+  BiteLevel,
   BladeId,
   Care,
   ClosingLine,
@@ -19,11 +21,15 @@ import type {
   GuardFinger,
   Guarded,
   HarmDegree,
+  HealingLook,
   HeatFactor,
   HoldId,
   HouseQuestion,
   HouseRules,
+  IncidentClass,
+  IncidentFactor,
   IncidentKind,
+  IncidentLook,
   InjuryKind,
   Joint,
   JointComfort,
@@ -60,6 +66,7 @@ import type {
   Stroke,
   Tension,
   Tier,
+  ToldHow,
   ToldItem,
   ToolKind,
   TriggerCause,
@@ -70,7 +77,9 @@ import type {
 } from '../words/index.js';
 /** Ids of each closed set that has words of its own. */
 export interface LabelIds {
+  accountSection: AccountSection;
   band: StrainBand;
+  biteLevel: BiteLevel;
   blade: BladeId;
   biteTold: (typeof BITE_TOLD)[number];
   border: (typeof MARK_BORDERS)[number];
@@ -95,7 +104,11 @@ export interface LabelIds {
   heatFactor: HeatFactor;
   hold: HoldId;
   houseQuestion: HouseQuestion;
+  healing: HealingLook;
   incident: IncidentKind;
+  incidentClass: IncidentClass;
+  incidentFactor: IncidentFactor;
+  incidentLook: IncidentLook;
   injury: InjuryKind;
   groomedBy: GroomedBy;
   guarded: Guarded;
@@ -130,6 +143,7 @@ export interface LabelIds {
   tier: Tier;
   posture: DogPosture;
   told: ToldItem;
+  toldHow: ToldHow;
   tool: ToolKind;
   warning: Warning;
   zone: ZoneId;

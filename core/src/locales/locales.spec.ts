@@ -1,8 +1,9 @@
 import { proposeAgreement } from '../agreement/index.js';
-import { homeCare, tellVisit } from '../hand-back/index.js';
 import { whatKindChanges } from '../knowledge/dogs/index.js';
 import { readEvent } from '../log/index.js';
 import { makePlan } from '../plan/index.js';
+import { accountInEnglish } from '../testing/account.js';
+import { aDog } from '../testing/dogs.js';
 import { findWordingFaults, RULE_IDS } from '../testing/parity.js';
 import { pseudoLanguage } from '../testing/pseudo-language.js';
 import { readFixture } from '../testing/read-fixture.js';
@@ -84,18 +85,17 @@ describe('English', () => {
     expect(say(ENGLISH, reason('kind.lumps', { count: 1 }))).toBe('1 mark on the map today.');
     expect(say(ENGLISH, reason('kind.lumps', { count: 2 }))).toBe('2 marks on the map today.');
     expect(say(ENGLISH, reason('next.nails', { weeks: 1 }))).toBe('Nails grow back in 1 week.');
-    expect(say(ENGLISH, reason('told.worked', { minutes: 60, break_minutes: 5, count: 1, peak: 30, band: 'watch' }))).toBe(
-      'The visit took 60 min, 5 min in 1 break; strain peaked at 30 of 100 (watch).',
+    expect(say(ENGLISH, reason('told.worked', { minutes: 60, break_minutes: 5, count: 1 }))).toBe(
+      'The visit took 60 min, 5 min of them in 1 break.',
     );
     expect(say(ENGLISH, reason('tool.not_in_this_zone', { tool: 'rake', zone: 'nose' }))).toBe(
       'There is no work for an undercoat rake on the nose leather.',
     );
   });
   it('says what may be missing in other words', () => {
-    const nick = { incident: 'nick', harm: 'mild' } as const;
-    expect(say(ENGLISH, reason('told.incident', nick))).toBe('Nick (mild: heals by itself), place not given: no more was written');
-    expect(say(ENGLISH, reason('told.incident', { ...nick, zone: 'belly', text: 'a fold' }))).toBe(
-      'Nick (mild: heals by itself), belly: a fold',
+    expect(say(ENGLISH, reason('told.incident', { incident: 'nick', text: '09:10' }))).toBe('Nick at 09:10: how bad it is was not said.');
+    expect(say(ENGLISH, reason('told.incident', { incident: 'nick', harm: 'mild', zone: 'belly', text: '09:10' }))).toBe(
+      'Nick at 09:10, belly: mild: heals by itself.',
     );
     expect(say(ENGLISH, reason('fit.heat_caution', { celsius: 23, factors: [] }))).toContain('23 °C and any dog');
   });
@@ -189,9 +189,9 @@ describe('a second language', () => {
       });
       const state = replay(log.visitId, events);
       // What people wrote, and what version 1 kept as a sentence alone, is not translated.
-      const told = [...tellVisit(state, 'Ωμ'), ...homeCare(state, 'Ωμ')].filter(
-        (s) => !/told\.(left|vet|incident|stopped|not_today)/.test(s.rule),
-      );
+      const told = accountInEnglish(state, { ...aDog(), name: 'Ωμ' })
+        .flatMap((l) => l.says)
+        .filter((s) => !/told\.(left|vet|within|incident|near_miss|stopped|not_today|skipped|why_written)/.test(s.rule));
       for (const s of told)
         expect(english(say(other, s)))
           .withContext(`${s.rule}: ${say(other, s)}`)

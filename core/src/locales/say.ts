@@ -155,6 +155,7 @@ export const LABELS_OF = {
   signals: 'signal',
   holds: 'hold',
   causes: 'cause',
+  services: 'service',
   hazard: 'incident',
 } as const satisfies Partial<Record<FactKind, LabelKind>>;
 

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { AFTER_EVENTS } from './families/after.js';
 import { AGREEMENT_EVENTS } from './families/agreement.js';
 import { BOOKING_EVENTS } from './families/booking.js';
 import { FINDING_EVENTS } from './families/findings.js';
@@ -9,7 +10,7 @@ import { WORK_EVENTS } from './families/work.js';
 export const EVENT_VERSION = 3;
 
 /** The body of each event type, by family; its description is its line in the docs. Types, contract and docs all come from here. */
-const BODIES = { ...BOOKING_EVENTS, ...FINDING_EVENTS, ...AGREEMENT_EVENTS, ...PLAN_EVENTS, ...WORK_EVENTS } as const;
+const BODIES = { ...BOOKING_EVENTS, ...FINDING_EVENTS, ...AGREEMENT_EVENTS, ...PLAN_EVENTS, ...WORK_EVENTS, ...AFTER_EVENTS } as const;
 
 export type EventType = keyof typeof BODIES;
 const isEventType = (key: string): key is EventType => key in BODIES;

@@ -1,6 +1,6 @@
 import { type FeelOver, NOTHING_FOUND } from '../findings/index.js';
 import { CONSENT_TEXT_VERSION, standingConsents } from '../agreement/index.js';
-import { homeCare, tellVisit, whoIsTold } from '../hand-back/index.js';
+import { whoIsTold } from '../hand-back/index.js';
 import { BLADES, type Guard, GUARDS } from '../knowledge/blades/index.js';
 import { type DogForm, dogKinds, standingLimits } from '../knowledge/dogs/index.js';
 import type { Blade } from '../knowledge/blades/index.js';
@@ -9,7 +9,8 @@ import { HOUSE_DEFAULTS } from '../knowledge/house-rules/index.js';
 import { nextVisitDates } from '../next-visit/index.js';
 import { buildSteps, limitsOf, ofWholeVisit, type PlanInput, problemOf, type ServiceAsked } from '../plan/index.js';
 import { emptyVisit, fitOf, planContextOf, planInputOf, type VisitState, type VisitSummary } from '../visit/index.js';
-import type { HouseRules, Reason } from '../words/index.js';
+import type { HouseRules, Saying } from '../words/index.js';
+import { accountInEnglish } from './account.js';
 import { SPEC_DAY } from './dogs.js';
 
 /** A dog on the day, as it was entered: the file, what was answered and felt, what is asked for. */
@@ -44,7 +45,7 @@ export const CHANGES = [
 ] as const;
 export type Change = (typeof CHANGES)[number];
 
-const rules = (reasons: readonly Reason[]): string[] => [...new Set(reasons.map((r) => r.rule))].sort();
+const rules = (reasons: readonly Saying[]): string[] => [...new Set(reasons.map((r) => r.rule))].sort();
 const exact = (x: number): number => Math.round(x * 1e6) / 1e6;
 
 /** What follows, thing by thing: only what is there on both days is compared, so that a place which falls away changes the work and not its tool. */
@@ -130,8 +131,9 @@ export function followsFrom(facts: DayFacts): Follows {
         ...pieces.flatMap((p) => p.blade?.reasons ?? []),
         ...pieces.flatMap((p) => [...p.cautions, ...p.hold.reasons, ...p.reasons.filter((r) => !r.rule.startsWith('rate.'))]),
         ...built.notPlanned.flatMap((n) => n.reasons),
-        ...homeCare(state, facts.form.name),
-        ...tellVisit(state, facts.form.name),
+        ...accountInEnglish(state, facts.form, facts.house)
+          .filter((l) => ['home', 'watch'].includes(l.section) || l.key.startsWith('found.mark'))
+          .flatMap((l) => l.says),
       ]),
     },
   };

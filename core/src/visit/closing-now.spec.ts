@@ -5,7 +5,7 @@ import { anInput } from '../testing/dogs.js';
 import { recordOf } from '../testing/english.js';
 import { BOOKED, eventsOf, START, VISIT } from '../testing/visit-events.js';
 import type { ClosingLine, SignalId, StepId } from '../words/index.js';
-import { closingNow, replay, safeFinishNow, type VisitState } from './index.js';
+import { closingAtEnd, closingNow, replay, safeFinishNow, type VisitState } from './index.js';
 
 const PLAN = recordOf(
   makePlan(anInput({ asked: { items: ['bath', 'nails'], wantedMm: 9, sessionMinutes: 120 } }, { standingSeenMinutes: 40 })),
@@ -127,5 +127,42 @@ describe('an end that is made safe', () => {
     const open = visit(start('nails'), MUZZLE, STOP);
     const ticked = visit(start('nails'), MUZZLE, STOP, tick('tool_away'), tick('down'));
     expect(linesOf(ticked)).toEqual(linesOf(open));
+  });
+});
+
+describe('the closing list once the work is over', () => {
+  const FINISHED: readonly [number, EventDraft] = [1, { type: 'visit_ended', body: { outcome: 'finished', why: '' } }];
+  const STOPPED: readonly [number, EventDraft] = [1, { type: 'visit_ended', body: { outcome: 'stopped', why: 'enough' } }];
+  const skip = (line: ClosingLine): readonly [number, EventDraft] => [0, { type: 'closing_skipped', body: { line, why: 'it was asleep' } }];
+
+  it('is worked off line by line: done, or left out with a reason', () => {
+    const s = visit(start('nails'), end('nails', 'done'), FINISHED);
+    const lines = closingAtEnd(s)?.lines.map((l) => l.line) ?? [];
+    expect(lines).toContain('safe_place');
+    expect(closingAtEnd(s)?.open).toBe(lines.length);
+    const all = visit(start('nails'), end('nails', 'done'), FINISHED, ...lines.slice(1).map(tick), skip(lines[0]!));
+    expect(closingAtEnd(all)?.open).toBe(0);
+    expect(closingAtEnd(all)?.lines[0]?.skipped).toBe('it was asleep');
+  });
+  it('has the owner rung after a stop only, and keeps what was ticked before the end', () => {
+    expect(closingAtEnd(visit(start('nails'), FINISHED))?.lines.map((l) => l.line)).not.toContain('ring_owner');
+    const stopped = closingAtEnd(visit(start('nails'), STOP, tick('tool_away'), STOPPED));
+    expect(stopped?.lines.find((l) => l.line === 'tool_away')?.done).toBeTrue();
+    expect(stopped?.lines.map((l) => l.line)).toContain('ring_owner');
+  });
+  it('is none while the work goes on, without work, and for what was written down afterwards', () => {
+    expect(closingAtEnd(visit(start('nails')))).toBeUndefined();
+    expect(
+      closingAtEnd(
+        replay(
+          VISIT,
+          eventsOf([
+            [0, BOOKED],
+            [0, { type: 'visit_ended', body: { outcome: 'not_today', why: 'x' } }],
+          ]),
+        ),
+      ),
+    ).toBeUndefined();
+    expect(closingAtEnd(visit([0, { type: 'written_after', body: {} }], start('nails'), FINISHED))).toBeUndefined();
   });
 });

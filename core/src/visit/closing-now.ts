@@ -26,6 +26,33 @@ export function closingNow(state: VisitState, nowMs: number, strain = workNow(st
   const lines = closingList({ post: postNow(state.work), unfinished: unfinishedNow(state, nowMs), alarm });
   return {
     cause: alarm ? 'alarm' : stopped ? 'sign' : 'asked',
-    lines: lines.map((line) => ({ line, done: state.closing.done.has(line) })),
+    lines: lines.map((line) => ({ line, done: state.closing.done.has(line) || state.closing.skipped.has(line) })),
   };
+}
+
+/** The list that makes the end safe, once the work is over. */
+export interface ClosingAtEnd {
+  readonly alarm: boolean;
+  readonly lines: readonly { readonly line: ClosingLine; readonly done: boolean; readonly skipped: string | undefined }[];
+  /** Lines that are neither done nor left out with a reason: the dog is not handed back before. */
+  readonly open: number;
+}
+
+/** Not of a visit that ended as it was planned: its owner comes to fetch the dog. */
+const ONLY_AFTER_STOP: readonly ClosingLine[] = ['ring_owner'];
+
+/**
+ * What is still to be done before the dog is handed back; `undefined` while the work goes on, where no work was done, and where it was written
+ * down afterwards.
+ */
+export function closingAtEnd(state: VisitState): ClosingAtEnd | undefined {
+  const { work, ended, closing } = state;
+  if (!work || !ended || state.writtenAfter) return undefined;
+  const endMs = work.endedMs ?? work.clockMs;
+  const alarm = workNow(state, endMs)?.strain.hardSigns.some((s) => SIGNALS[s].tier === 'body_alarm') ?? false;
+  const needed = closingList({ post: postNow(work), unfinished: unfinishedNow(state, endMs), alarm });
+  const lines = needed
+    .filter((line) => ended.outcome === 'stopped' || !ONLY_AFTER_STOP.includes(line))
+    .map((line) => ({ line, done: closing.done.has(line), skipped: closing.skipped.get(line) }));
+  return { alarm, lines, open: lines.filter((l) => !l.done && l.skipped === undefined).length };
 }

@@ -6,17 +6,14 @@ import type { VisitSummary } from './summary.js';
 const HURTS_OF_DAYS = 365;
 
 /**
- * What the next pair of hands does otherwise, before anything else is read: how the last visit went, what was hurt, what it minds.
+ * What the next pair of hands does otherwise, beside what the last visit says: what was hurt within a year, what it minds.
  * @param past summaries of earlier visits, the latest first
  * @param today ISO date
  */
 export function firstToKnow(dog: DogFacts, past: readonly VisitSummary[], today: string): Reason[] {
   const out: Reason[] = [];
-  const [last] = past.filter((s) => s.outcome === 'finished' || s.outcome === 'stopped');
-  if (last?.outcome === 'stopped' && last.on) out.push(reason('know.stopped', { on: last.on, why: last.why || undefined }, 1));
-  else if (last?.on && (last.band === 'pause' || last.band === 'stop'))
-    out.push(reason('know.band', { on: last.on, band: last.band }, 0.9));
-  for (const s of past)
+  // The last visit has a block of its own: `last-time`.
+  for (const s of past.filter((x) => x.outcome !== null).slice(1))
     for (const i of s.incidents)
       if (i.harm !== 'none' && s.on && (Date.parse(today) - Date.parse(s.on)) / 86_400_000 <= HURTS_OF_DAYS)
         out.push(reason('know.incident', { incident: i.kind, on: s.on, zone: i.zone ?? undefined }, 0.95));

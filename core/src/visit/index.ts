@@ -18,6 +18,7 @@ export * from './replay.js';
 export * from './safe-finish-now.js';
 export * from './seen-in-visit.js';
 export * from './state.js';
+export * from './stopped-plan.js';
 export * from './summary.js';
 export * from './table-clocks.js';
 export * from './told-with.js';

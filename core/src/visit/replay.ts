@@ -1,5 +1,6 @@
 import { compareStamps, type EventType, type VisitEvent } from '../log/index.js';
 import { emptyVisit } from './empty-visit.js';
+import { APPLY_AFTER } from './replay/after.js';
 import { APPLY_AGREEMENT } from './replay/agreement.js';
 import type { Appliers } from './replay/appliers.js';
 import { APPLY_BOOKING } from './replay/booking.js';
@@ -79,6 +80,7 @@ const APPLY: Appliers<EventType> = {
   ...APPLY_PLAN,
   ...APPLY_WORK,
   ...APPLY_ENDING,
+  ...APPLY_AFTER,
 };
 
 /**

@@ -12,6 +12,7 @@ import type {
   FeelArea,
   FitSign,
   HarmDegree,
+  HealingLook,
   HoldId,
   IncidentKind,
   Phase,
@@ -21,6 +22,7 @@ import type {
   SignalId,
   SignCause,
   StepId,
+  ToldHow,
   ToldItem,
   ZoneId,
 } from '../words/index.js';
@@ -119,6 +121,38 @@ export interface Exposure {
   points: number;
 }
 
+/** How it stood when an incident was recorded, from the log; nothing of one that came out later. */
+export interface IncidentThen {
+  /** Minute of the visit. */
+  readonly minute: number;
+  readonly step: StepId | undefined;
+  readonly hold: HoldId | undefined;
+  readonly also: readonly HoldId[];
+  /** The longest that a hold in hand had lasted, seconds. */
+  readonly heldSeconds: number;
+  readonly blade: BladeId | undefined;
+  /** Its estimated or measured warmth, °C. */
+  readonly celsius: number | undefined;
+  /** Nobody had felt it since it was taken up, or the place was begun. */
+  readonly bladeNotFelt: boolean;
+  /** On its feet without a rest, minutes. */
+  readonly standingMinutes: number;
+  /** Another hold or blade than planned, or a step that no plan has. */
+  readonly offPlan: boolean;
+  readonly onBreak: boolean;
+}
+
+export interface OwnerTold {
+  readonly name: string;
+  readonly how: ToldHow;
+  readonly said: string;
+  readonly atMs: number;
+  readonly by: string;
+}
+
+/** What was said of an incident after it was recorded, the latest of each. */
+export type IncidentDetails = Omit<EventBody<'incident_more'>, 'incidentId' | 'kind' | 'harm' | 'zone' | 'what'>;
+
 export interface IncidentRecord {
   readonly eventId: string;
   readonly incidentId: string;
@@ -132,6 +166,13 @@ export interface IncidentRecord {
   readonly hold: HoldId | undefined;
   readonly blade: BladeId | undefined;
   readonly by: string;
+  /** It came out later. */
+  readonly later: { readonly on: string; readonly by: string } | undefined;
+  readonly then: IncidentThen | undefined;
+  readonly details: IncidentDetails;
+  /** Each time something was added: when and by whom; what it replaced stays in the log. */
+  readonly additions: readonly { readonly atMs: number; readonly by: string; readonly fields: readonly string[] }[];
+  readonly ownerTold: OwnerTold | undefined;
 }
 
 /** A visit as its events tell it. */
@@ -200,8 +241,17 @@ export interface VisitState {
   /** Where a tool did not go on, and of what. */
   readonly toolStops: { readonly zone: ZoneId; readonly cause: ResistanceCause; readonly atMs: number }[];
   /** The end was asked for, and what of the list that makes it safe is done. */
-  closing: { begun: boolean; readonly done: Set<ClosingLine> };
+  closing: { begun: boolean; readonly done: Set<ClosingLine>; readonly skipped: Map<ClosingLine, string> };
   readonly incidents: IncidentRecord[];
+  /** The owner's account in other words: `null` leaves a line out. */
+  readonly accountLines: Map<string, string | null>;
+  nextVisit: EventBody<'next_visit'> | undefined;
+  /** How places of earlier incidents look today. */
+  readonly healing: Map<string, HealingLook>;
+  /** What was due after this visit and is done: what came of it. */
+  readonly followUpsDone: Map<string, { readonly says: string; readonly atMs: number; readonly by: string }>;
+  /** Why it was opened again after it was closed. */
+  readonly reopened: { readonly why: string; readonly atMs: number; readonly by: string }[];
   /** Photographs of the visit, in order. */
   readonly photos: (EventBody<'photo_taken'> & { readonly atMs: number })[];
   readonly notes: { readonly eventId: string; readonly text: string; readonly by: string; readonly atMs: number }[];

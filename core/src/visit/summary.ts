@@ -16,10 +16,12 @@ import {
   type BladeId,
   type ConsentId,
   type HarmDegree,
+  type HealingLook,
   type HoldId,
   type IncidentKind,
   type Leg,
   type Phase,
+  type SignalId,
   type StepId,
   type StrainBand,
   type Warning,
@@ -29,6 +31,7 @@ import { leftZonesIn, undoneIn, type UndonePiece, undonePiecesIn, undoneZonesIn 
 import { coatDoneIn, warnedIn } from './known-from-visits.js';
 import { type BreakOfOld, breaksOf, liftBreak, rateEvidenceOf, spellsOf, wholeVisitOf } from './seen-in-visit.js';
 import { phaseOf, type VisitState } from './state.js';
+import { calmedMinutesIn, setOffIn } from './set-off.js';
 import { standsOf } from './stands.js';
 import { sawGoodSign, stoppedPlanOf } from './stopped-plan.js';
 import { workNow } from './work-clock.js';
@@ -94,7 +97,21 @@ export interface VisitSummary {
     readonly harm: HarmDegree | null;
     readonly what: string;
     readonly zone?: ZoneId | null;
+    /** Not in summaries written by earlier versions, as all that follows. */
+    readonly incidentId?: string;
+    readonly prevented?: string | undefined;
+    readonly action?: string | undefined;
   }[];
+  /** What was asked for, what set it off, and minutes of rest that calmed it; not in summaries written by earlier versions. */
+  readonly asked?: VisitState['asked'];
+  readonly setOff?: readonly Activity[];
+  readonly hardSigns?: readonly SignalId[];
+  readonly calmedMinutes?: number | null;
+  /** How places of earlier incidents looked that day, by incident. */
+  readonly healing?: Readonly<Record<string, HealingLook>>;
+  /** Who was told at the end, and what was said in our own words. */
+  readonly toldTo?: string | null;
+  readonly ownTold?: readonly string[];
   /** How far it went to be let be, places it minded, and whether its body coat was done; not in summaries written by earlier versions. */
   readonly warned?: Warning | null;
   readonly resents?: readonly ZoneId[];
@@ -176,7 +193,22 @@ export function summarize(state: VisitState, nowMs?: number, meter?: StandingMet
     whole: teaches ? (wholeVisitOf(state) ?? null) : null,
     spells: timed ? spellsOf(state) : [],
     stands: teaches ? standsOf(state, now?.minute ?? 0).map((s) => ({ ...s, minutes: round(s.minutes) })) : [],
-    incidents: state.incidents.map((i) => ({ kind: i.kind, harm: i.harm ?? null, what: i.what, zone: i.zone ?? null })),
+    incidents: state.incidents.map((i) => ({
+      kind: i.kind,
+      harm: i.harm ?? null,
+      what: i.what,
+      zone: i.zone ?? null,
+      incidentId: i.incidentId,
+      prevented: i.details.prevented,
+      action: i.details.action,
+    })),
+    asked: state.asked,
+    setOff: setOffIn(state),
+    hardSigns: [...new Set(now?.strain.hardSigns ?? [])],
+    calmedMinutes: timed ? calmedMinutesIn(state) : null,
+    healing: Object.fromEntries(state.healing),
+    toldTo: state.handedBack?.toldTo ?? null,
+    ownTold: [...state.accountLines].flatMap(([key, text]) => (key.startsWith('own.') && text !== null ? [text] : [])),
     warned: warnedIn(state) ?? null,
     resents: state.feelOver.resents ?? [],
     marksGone: [...state.marksGone],
@@ -202,7 +234,7 @@ export function summarize(state: VisitState, nowMs?: number, meter?: StandingMet
     ),
     writtenAfter: state.writtenAfter,
     notes: state.notes.map((n) => n.text),
-    nextVisit: state.handedBack?.nextVisit ?? null,
+    nextVisit: state.nextVisit?.on ?? state.handedBack?.nextVisit ?? null,
   };
 }
 

@@ -7,14 +7,16 @@ import type { FloorId } from './floors.js';
 import type { HazardId, RiskBand } from './hazards.js';
 import type { HoldId } from './holds.js';
 import type { HouseQuestion } from './house-rules.js';
-import type { HarmDegree, IncidentKind } from './incidents.js';
+import type { HealingLook } from './after.js';
+import type { ClosingLine } from './closing.js';
+import type { HarmDegree, IncidentKind, IncidentLook } from './incidents.js';
 import type { LookedFinding, LookedPart } from './looked.js';
 import type { MARK_SURFACES, MarkFollow, MarkKind } from './marks.js';
 import type { Mood } from './moods.js';
 import type { Saying } from './reason.js';
 import type { SignalId, StrainBand } from './strain.js';
 import type { LearnedTool, ToolKind } from './tools.js';
-import type { StepName, Tier } from './work.js';
+import type { ServiceItem, StepName, Tier } from './work.js';
 import type { ZoneGroup } from './zone-features.js';
 import type { ZoneId } from './zone-ids.js';
 
@@ -81,6 +83,10 @@ export interface FactKinds {
   markKind: MarkKind;
   dogKind: DogKind;
   markFollow: MarkFollow;
+  closing: ClosingLine;
+  incidentLook: IncidentLook;
+  healing: HealingLook;
+  services: readonly ServiceItem[];
 }
 export type FactKind = keyof FactKinds;
 
@@ -195,6 +201,10 @@ export const FACTS = {
   mark_kind: 'markKind',
   dog_kind: 'dogKind',
   follow: 'markFollow',
+  closing_line: 'closing',
+  incident_look: 'incidentLook',
+  healing: 'healing',
+  services: 'services',
 } as const satisfies Record<string, FactKind>;
 
 export type FactName = keyof typeof FACTS;

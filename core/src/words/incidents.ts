@@ -30,3 +30,40 @@ export const INCIDENT_KINDS: readonly IncidentKind[] = Object.keys(INCIDENTS).fi
 export const HARM_DEGREES = ['none', 'mild', 'moderate', 'severe', 'death'] as const;
 
 export type HarmDegree = (typeof HARM_DEGREES)[number];
+
+/**
+ * Levels of a bite by what it left: the assessment by I. Dunbar, from memory. 1 no tooth touched skin; 2 teeth touched, no puncture; 3 one to
+ * four punctures of one bite, none deeper than half a canine tooth; 4 one at least deeper than that, or torn; 5 several bites of level 4; 6 death.
+ */
+export const BITE_LEVELS = [1, 2, 3, 4, 5, 6] as const;
+export type BiteLevel = (typeof BITE_LEVELS)[number];
+
+/** How a hurt place looked. */
+export const INCIDENT_LOOKS = ['red', 'bleeding', 'open', 'blistered', 'swollen', 'bruised', 'nothing_seen'] as const;
+export type IncidentLook = (typeof INCIDENT_LOOKS)[number];
+
+/** What may have played a part. Offered where the log knows of it; the groomer says which did. Common practice, no source. */
+export const INCIDENT_FACTORS = [
+  'off_plan',
+  'strain_rising',
+  'after_hard_sign',
+  'stood_long',
+  'hold_long',
+  'blade_warm',
+  'blade_not_felt',
+  'mat_there',
+  'mark_there',
+  'skin_not_sound',
+  'late_in_visit',
+  'alone',
+  'moved',
+  'noise',
+  'hurried',
+  'poor_view',
+  'tool_fault',
+] as const;
+export type IncidentFactor = (typeof INCIDENT_FACTORS)[number];
+
+/** WHO International Classification for Patient Safety v1.1 (2009), from memory: what reached nobody, what did no harm, what harmed. */
+export const INCIDENT_CLASSES = ['reportable_circumstance', 'near_miss', 'no_harm_incident', 'harmful_incident', 'harm_not_said'] as const;
+export type IncidentClass = (typeof INCIDENT_CLASSES)[number];

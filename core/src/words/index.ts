@@ -1,5 +1,6 @@
 /** Closed sets, ids, and which facts a rule gives; imports nothing. */
 export * from './access.js';
+export * from './after.js';
 export * from './agreement.js';
 export * from './blades.js';
 export * from './body.js';

@@ -4,6 +4,8 @@ export const NOTE_KINDS = ['works', 'avoid', 'injury'] as const;
 
 export const WEIGHED_BY = ['scale', 'file'] as const;
 
-export const PHOTO_KINDS = ['before', 'after', 'mark', 'other'] as const;
+export const PHOTO_KINDS = ['before', 'after', 'mark', 'incident', 'other'] as const;
+/** What belongs to the dog's health record: taken whatever was answered about photographs. */
+export const HEALTH_PHOTOS: readonly (typeof PHOTO_KINDS)[number][] = ['mark', 'incident'];
 
 export const BITE_TOLD = ['never', 'warned', 'bitten', 'rather_talk'] as const;

@@ -50,3 +50,6 @@ export function sourceOf(s: Saying): SourceId {
 export function byWeight(reasons: readonly Reason[]): Reason[] {
   return [...reasons].sort((a, b) => b.weight - a.weight);
 }
+
+/** What a person wrote, as a part of a sentence: the sentence has its own full stop. `withoutStop('It jerked.') // => 'It jerked'` */
+export const withoutStop = (text: string): string => text.trim().replace(/\.$/, '');

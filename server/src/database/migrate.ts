@@ -8,6 +8,7 @@ import * as biteEnded from './migrations/005-bite-ended.js';
 import * as honestLog from './migrations/006-honest-log.js';
 import * as oneWayIn from './migrations/007-one-way-in.js';
 import * as atTheTable from './migrations/008-at-the-table.js';
+import * as afterTheVisit from './migrations/009-after-the-visit.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -19,6 +20,7 @@ const MIGRATIONS = {
   '006-honest-log': honestLog,
   '007-one-way-in': oneWayIn,
   '008-at-the-table': atTheTable,
+  '009-after-the-visit': afterTheVisit,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

@@ -1,9 +1,19 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { AgreementAnswer, DogNoteForm, IntakeAnswer, LinkKind, OwnerForm, Photo } from '@mansuet/core/contract';
+import type {
+  AfterVisit,
+  AgreementAnswer,
+  DogNoteForm,
+  IntakeAnswer,
+  LinkKind,
+  Message,
+  OwnerForm,
+  Photo,
+  ToldAccount,
+} from '@mansuet/core/contract';
 import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import type { VisitEvent } from '@mansuet/core/log';
 import type { VisitSummary } from '@mansuet/core/visit';
-import type { BladeId, Role } from '@mansuet/core/words';
+import type { BladeId, FollowUpKind, Role, Saying } from '@mansuet/core/words';
 import type { ColumnsOf } from './columns.js';
 
 /** Tables as the queries see them. The columns themselves stand in `migrations/`. */
@@ -24,6 +34,8 @@ export interface Tables {
   photo: PhotoTable;
   owner_link: OwnerLinkTable;
   message: MessageTable;
+  follow_up: FollowUpTable;
+  visit_account: VisitAccountTable;
   search_word: SearchWordTable;
   search_posting: SearchPostingTable;
   search_phone: SearchPhoneTable;
@@ -212,7 +224,36 @@ interface MessageTable {
   to_name: string;
   phone: string;
   text: string;
+  /** When it was kept. */
   sent_at: ColumnType<Date, string, never>;
+  channel: Message['channel'];
+  subject: string;
+  state: Message['state'];
+  tries: number;
+  trouble: Generated<string>;
+  visit_id: string | null;
+  next_try_at: ColumnType<Date | null, string | null, string | null>;
+  claimed_at: ColumnType<Date | null, undefined, string>;
+}
+interface FollowUpTable {
+  salon_id: string;
+  visit_id: string;
+  key: string;
+  dog_id: string;
+  kind: FollowUpKind;
+  due_on: string;
+  visit_on: string;
+  because: JSONColumnType<Saying[]>;
+  done_at: ColumnType<Date | null, string | null, string | null>;
+  says: string;
+}
+interface VisitAccountTable {
+  salon_id: string;
+  visit_id: string;
+  version: number;
+  told: JSONColumnType<ToldAccount>;
+  made_at: ColumnType<Date, string, never>;
+  changed_by: NonNullable<AfterVisit['account']>['changedBy'];
 }
 interface SearchWordTable {
   salon_id: string;

@@ -4,16 +4,19 @@ import { rateLimit } from 'express-rate-limit';
 import { AGREEMENT_ANSWER, AGREEMENT_OFFER, INTAKE_ANSWER } from '@mansuet/core/contract';
 import { dayOf } from '@mansuet/core/days';
 import { saying } from '@mansuet/core/words';
-import type { Database } from '../database/database.js';
+import type { Database, InSalon } from '../database/database.js';
 import { checkDog } from '../dogs/check-dog.js';
 import { readCopy } from '../agreement-copy/read-copy.js';
-import { asPdf } from '../route/answers.js';
+import { keptPage } from '../after-visit/kept-page.js';
+import { nextBooked } from '../after-visit/next-booked.js';
+import { nextCalendar } from '../papers/calendar.js';
+import { asCalendar, asPdf } from '../route/answers.js';
 import { appendEvents } from '../visits/append-events.js';
 import { readEvents } from '../visits/read-events.js';
 import { checkAnswer, eventsOfAnswer } from './answer-agreement.js';
 import { findBySecret, keepAnswer, readLink, stateOf, viewOf, type LinkRow } from './owner-links.repository.js';
 import { ProblemError, valueOf } from '../problems/problem-error.js';
-import { zoneOf } from '../sign-in/sign-in.repository.js';
+import { salonOf, zoneOf } from '../sign-in/sign-in.repository.js';
 
 const WINDOW_MS = 15 * 60_000;
 /** Wrong links from one address in the window. Our default. */
@@ -54,13 +57,16 @@ export function holderRoutes(db: Database, clock: () => Date): Router {
 
   router.get('/:secret', async (request, response) => {
     const { salonId, linkId } = await open(request);
-    response.json(await db.inSalon(salonId, async (trx) => viewOf(trx, usable(await readLink(trx, linkId)))));
+    const view = await db.inSalon(salonId, async (trx) => viewOf(trx, usable(await readLink(trx, linkId))));
+    if (!view) throw new ProblemError('gone', saying('problem.not_handed_back', {}));
+    response.json(view);
   });
 
   router.post('/:secret', async (request, response) => {
     const { salonId, linkId } = await open(request);
     await db.inSalon(salonId, async (trx) => {
       const row = usable(await readLink(trx, linkId, true));
+      if (row.kind === 'account') throw new ProblemError('not_found');
       if (row.answered_at) throw new ProblemError('conflict', saying('problem.answered_already', {}));
       const now = clock();
       if (row.kind === 'intake') {
@@ -91,6 +97,29 @@ export function holderRoutes(db: Database, clock: () => Date): Router {
       return valueOf(await readCopy(trx, row.visit_id));
     });
     asPdf('agreement.pdf')(response, pdf);
+  });
+  /** What was told, as a page to keep, and the next visit for a calendar. */
+  const ofAccount = async <T>(
+    request: Request,
+    read: (trx: InSalon, visitId: string, row: LinkRow) => Promise<T | undefined>,
+  ): Promise<T> => {
+    const { salonId, linkId } = await open(request);
+    const value = await db.inSalon(salonId, async (trx) => {
+      const row = usable(await readLink(trx, linkId));
+      return row.kind === 'account' && row.visit_id ? read(trx, row.visit_id, row) : undefined;
+    });
+    if (value === undefined) throw new ProblemError('not_found');
+    return value;
+  };
+  router.get('/:secret/visit.pdf', async (request, response) => {
+    asPdf('visit.pdf')(response, await ofAccount(request, keptPage));
+  });
+  router.get('/:secret/next-visit.ics', async (request, response) => {
+    const text = await ofAccount(request, async (trx, visitId) => {
+      const [next, salon] = [await nextBooked(trx, visitId), await salonOf(trx)];
+      return next && salon && nextCalendar(next, salon, clock());
+    });
+    asCalendar('next-visit.ics')(response, text);
   });
   return router;
 }

@@ -11,6 +11,8 @@ import {
   type OwnerLinkView,
 } from '@mansuet/core/contract';
 import { done, type Outcome, refused, saying } from '@mansuet/core/words';
+import { readKeptAccount } from '../after-visit/kept-account.js';
+import { nextBooked } from '../after-visit/next-booked.js';
 import type { Database, InSalon } from '../database/database.js';
 import type { Tables } from '../database/schema.js';
 import { salonOf } from '../sign-in/sign-in.repository.js';
@@ -46,6 +48,7 @@ export async function makeLink(
       .updateTable('owner_link')
       .set({ taken_back_at: now.toISOString() })
       .where('visit_id', '=', link.visitId)
+      .where('kind', '=', link.kind)
       .where('answered_at', 'is', null)
       .where('taken_back_at', 'is', null)
       .execute();
@@ -93,8 +96,8 @@ export function stateOf(row: LinkRow, now: Date): LinkState {
   return row.expires_at <= now ? 'expired' : 'open';
 }
 
-/** What the holder of a link sees. */
-export async function viewOf(trx: InSalon, row: LinkRow): Promise<OwnerLinkView> {
+/** What the holder of a link sees; nothing of a visit that was opened again. */
+export async function viewOf(trx: InSalon, row: LinkRow): Promise<OwnerLinkView | undefined> {
   const salon = await salonOf(trx);
   const shared = {
     salonName: salon?.name ?? '',
@@ -102,6 +105,18 @@ export async function viewOf(trx: InSalon, row: LinkRow): Promise<OwnerLinkView>
     answeredAt: row.answered_at?.toISOString() ?? null,
     expiresAt: row.expires_at.toISOString(),
   };
+  if (row.kind === 'account') {
+    const kept = row.visit_id ? await readKeptAccount(trx, row.visit_id) : undefined;
+    const dog = await trx
+      .selectFrom('visit')
+      .innerJoin('dog', 'dog.dog_id', 'visit.dog_id')
+      .select('dog.name')
+      .where('visit_id', '=', row.visit_id)
+      .executeTakeFirst();
+    if (!kept || !dog) return undefined;
+    const hasNext = row.visit_id ? (await nextBooked(trx, row.visit_id)) !== undefined : false;
+    return { kind: 'account', ...shared, dogName: dog.name, visitOn: kept.on, told: kept.told, hasNext };
+  }
   return row.kind === 'agreement'
     ? { kind: 'agreement', ...shared, offer: AGREEMENT_OFFER.parse(row.asked) }
     : { kind: 'intake', ...shared, ownerName: row.to_name, phone: row.phone };

@@ -4,14 +4,15 @@ import { done, type Outcome, refused } from '@mansuet/core/words';
 import { readCopy } from '../agreement-copy/read-copy.js';
 import { addDog, addNote } from '../dogs/dogs.repository.js';
 import { checkDog } from '../dogs/check-dog.js';
-import { keepMessage, type MessageGateway, readMessages } from '../messages/gateway.js';
+import { keepMessage, readMessages } from '../messages/messages.repository.js';
 import { asMade, asMadeId, asPdf } from '../route/answers.js';
 import type { Ask } from '../route/ask.js';
 import { NOTHING, type RouteParts, routesOf } from '../route/route.js';
 import { closeIntake, linkOf, listLinks, makeLink, readLink, takeBack, type NewLinkOf } from './owner-links.repository.js';
 
 export interface LinkParts extends RouteParts {
-  readonly gateway: MessageGateway;
+  /** Sends what was kept, now that it is stored. */
+  readonly send: (salonId: string, messageId: string) => Promise<void>;
   /** The address that people use, whatever a request says of itself. */
   readonly publicUrl: string;
 }
@@ -26,7 +27,7 @@ export function salonLinkRoutes(parts: LinkParts): Router {
     const made = await makeLink(ask.trx, ask.salonId, link, ask.now);
     const url = `${parts.publicUrl}/o/${made.secret}`;
     const message = await keepMessage(ask.trx, ask.salonId, { to: link.toName, phone: link.phone, text: words(url) }, ask.now);
-    ask.afterCommit(() => parts.gateway.deliver(message));
+    ask.afterCommit(() => parts.send(ask.salonId, message.messageId));
     return { linkId: made.linkId, url, expiresAt: made.expiresAt.toISOString(), message: message.text };
   };
 

@@ -3,10 +3,11 @@ import { type Request, type Response, Router } from 'express';
 import multer, { MulterError } from 'multer';
 import * as z from 'zod';
 import { PHOTO_MAX_BYTES } from '@mansuet/core/contract';
-import { done, PHOTO_KINDS, refused, saying, ZONE_IDS } from '@mansuet/core/words';
+import { done, HEALTH_PHOTOS, PHOTO_KINDS, refused, saying, ZONE_IDS } from '@mansuet/core/words';
 import { ProblemError } from '../problems/problem-error.js';
 import { type Answer, asMadeId } from '../route/answers.js';
 import { NOTHING, type RouteParts, routesOf } from '../route/route.js';
+import { photographsRefused } from './photographs-refused.js';
 import { deletePhoto, keepPhoto, readPhoto } from './photos.repository.js';
 import { type TakenPicture, takePicture } from './take-picture.js';
 
@@ -31,7 +32,9 @@ export function photoRoutes(parts: RouteParts): Router {
     route(
       'record',
       PHOTO,
-      ({ trx, salonId, input, today, id }) => {
+      async ({ trx, salonId, input, today, id }) => {
+        const refusal = HEALTH_PHOTOS.includes(input.kind) ? undefined : await photographsRefused(trx, id('dogId'), input.visitId ?? null);
+        if (refusal) return refused('forbidden', saying('problem.photographs_refused', { name: refusal.name, on: refusal.on }));
         const { photoId = randomUUID(), kind, zone = null, visitId = null, taken } = input;
         return keepPhoto(trx, salonId, { photoId, dogId: id('dogId'), visitId, takenOn: today, kind, zone }, taken);
       },

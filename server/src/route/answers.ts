@@ -24,3 +24,15 @@ export const asPdf =
   (response, pdf) => {
     response.type('application/pdf').set('content-disposition', `inline; filename="${filename}"`).send(pdf);
   };
+
+export const asCalendar =
+  (filename: string): Answer<string> =>
+  (response, text) => {
+    response.type('text/calendar; charset=utf-8').set('content-disposition', `attachment; filename="${filename}"`).send(text);
+  };
+
+export const asCsv =
+  (filename: string): Answer<string> =>
+  (response, text) => {
+    response.type('text/csv; charset=utf-8').set('content-disposition', `attachment; filename="${filename}"`).send(text);
+  };

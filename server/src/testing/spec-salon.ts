@@ -8,7 +8,9 @@ import { type EventDraft, makeEvent, type Stamp, uuidV7, type VisitEvent } from 
 import { createApp } from '../app.js';
 import { openDatabase, type Database } from '../database/database.js';
 import { migrate } from '../database/migrate.js';
-import { StandInGateway } from '../messages/gateway.js';
+import { attachedTo } from '../after-visit/attached.js';
+import { type Carrier, textStandIn } from '../messages/carriers.js';
+import { PostOffice } from '../messages/post-office.js';
 import { LiveHub } from '../live/live-hub.js';
 
 const log = pino({ level: 'silent' });
@@ -16,6 +18,7 @@ const log = pino({ level: 'silent' });
 export interface SpecServer {
   readonly url: string;
   readonly db: Database;
+  readonly post: PostOffice;
   readonly ownerUrl: string;
   readonly appUrl: string;
   /** A second process on the same database. */
@@ -29,13 +32,19 @@ function urlFrom(name: string, database: string): string {
   return base.replace(/\/[^/]*$/, `/${database}`);
 }
 
+export interface SpecWays {
+  /** Where mails go; nowhere when it is not named. */
+  readonly mail?: Carrier;
+  readonly clock?: () => Date;
+}
+
 /** A server on a database of its own. */
-export async function specServer(): Promise<SpecServer> {
+export async function specServer(ways: SpecWays = {}): Promise<SpecServer> {
   const database = `spec_${randomBytes(6).toString('hex')}`;
   await asAdmin(`create database ${database} owner mansuet_owner`);
   const ownerUrl = urlFrom('MANSUET_OWNER_URL', database);
   await migrate(ownerUrl);
-  return startOn(ownerUrl, urlFrom('MANSUET_APP_URL', database), () => asAdmin(`drop database ${database} with (force)`));
+  return startOn(ownerUrl, urlFrom('MANSUET_APP_URL', database), ways, () => asAdmin(`drop database ${database} with (force)`));
 }
 
 async function asAdmin(statement: string): Promise<void> {
@@ -45,16 +54,24 @@ async function asAdmin(statement: string): Promise<void> {
   await admin.end();
 }
 
-async function startOn(ownerUrl: string, appUrl: string, after: () => Promise<void>): Promise<SpecServer> {
+async function startOn(ownerUrl: string, appUrl: string, ways: SpecWays, after: () => Promise<void>): Promise<SpecServer> {
   const db = openDatabase(appUrl);
   const hub = new LiveHub(appUrl, log);
   await hub.start();
+  const clock = ways.clock ?? (() => new Date());
+  const post = new PostOffice({
+    db,
+    log,
+    clock,
+    carriers: { text: textStandIn(undefined), mail: ways.mail ?? textStandIn(undefined) },
+    attachments: attachedTo,
+  });
   const app = createApp({
     db,
     hub,
-    gateway: new StandInGateway(undefined),
+    send: (salonId, messageId) => post.send(salonId, messageId),
     log,
-    clock: () => new Date(),
+    clock,
     publicUrl: 'http://127.0.0.1',
     trustProxy: 0,
     hstsSeconds: 0,
@@ -71,10 +88,12 @@ async function startOn(ownerUrl: string, appUrl: string, after: () => Promise<vo
     db,
     ownerUrl,
     appUrl,
-    again: () => startOn(ownerUrl, appUrl, () => Promise.resolve()),
+    post,
+    again: () => startOn(ownerUrl, appUrl, ways, () => Promise.resolve()),
     close: async () => {
       server.closeAllConnections();
       await new Promise<void>((done) => server.close(() => done()));
+      await post.close();
       await hub.close();
       await db.close();
       await after();

@@ -1,4 +1,5 @@
 import { beginReading, goOnReading, phaseOf, summarize } from '@mansuet/core/visit';
+import { keepAfter } from '../after-visit/keep-after.js';
 import type { InSalon } from '../database/database.js';
 import type { KeptVisit } from './kept-visits.js';
 import { type LogRow, readLog, readRow } from './read-events.js';
@@ -78,6 +79,8 @@ export async function project(trx: InSalon, salonId: string, visit: KeptVisit): 
   if (changed('mark_seen')) await trx.insertInto('mark_seen').values(rows.mark_seen).execute();
   if (changed('dog_weight')) await trx.insertInto('dog_weight').values(rows.dog_weight).execute();
   if (changed('incident')) await trx.insertInto('incident').values(rows.incident).execute();
+  if (state.ended) await keepAfter(trx, salonId, state, dogId, isNews);
+  else if (isNews('follow_up', [])) await trx.deleteFrom('follow_up').where('visit_id', '=', visitId).execute();
   return { ...visit, written };
 }
 

@@ -107,6 +107,11 @@ export const routes: Routes = [
             title: 'Hand back · Mansuet',
             loadComponent: () => import('./hand-back/hand-back.page').then((m) => m.HandBackPage),
           },
+          {
+            path: 'incidents/:incidentId',
+            title: 'Incident · Mansuet',
+            loadComponent: () => import('./incident/incident.page').then((m) => m.IncidentPage),
+          },
         ],
       },
     ],

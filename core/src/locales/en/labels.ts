@@ -35,8 +35,17 @@ import { FEEL_AREA_LABELS, LOOKED_LABELS, LOOKED_PART_LABELS, MAT_GRADE_NAMES } 
 import { FIT_SIGN_LABELS, FIT_VERDICT_LABELS, HEAT_FACTOR_LABELS, TOLD_LABELS } from './labels/fit.js';
 import { FLOOR_LABELS } from './labels/floors.js';
 import { HOLD_LABELS, HOLD_PREVENTS } from './labels/holds.js';
-import { HARM_LABELS, INCIDENT_LABELS, RISK_LABELS } from './labels/incidents.js';
+import {
+  BITE_LEVEL_LABELS,
+  HARM_LABELS,
+  INCIDENT_CLASS_LABELS,
+  INCIDENT_FACTOR_LABELS,
+  INCIDENT_LABELS,
+  INCIDENT_LOOK_LABELS,
+  RISK_LABELS,
+} from './labels/incidents.js';
 import { BITE_TOLD_LABELS, CONTACT_ROLE_LABELS, PHASE_LABELS, PHOTO_KIND_LABELS, PROBLEM_LABELS, ROLE_LABELS } from './labels/people.js';
+import { ACCOUNT_SECTION_LABELS, HEALING_LABELS, TOLD_HOW_LABELS } from './labels/after.js';
 import { BAND_LABELS, ELSEWHERE_LABELS, SIGNAL_LABELS } from './labels/signals.js';
 import {
   BLADE_LABELS,
@@ -52,7 +61,9 @@ import { ZONE_GROUP_LABELS, ZONE_LABELS, ZONE_PART_LABELS } from './labels/zones
 
 /** What each id is called within a sentence. */
 export const LABELS: Labels = {
+  accountSection: ACCOUNT_SECTION_LABELS,
   band: BAND_LABELS,
+  biteLevel: BITE_LEVEL_LABELS,
   blade: BLADE_LABELS,
   biteTold: BITE_TOLD_LABELS,
   border: BORDER_LABELS,
@@ -77,7 +88,11 @@ export const LABELS: Labels = {
   heatFactor: HEAT_FACTOR_LABELS,
   hold: HOLD_LABELS,
   houseQuestion: HOUSE_QUESTION_LABELS,
+  healing: HEALING_LABELS,
   incident: INCIDENT_LABELS,
+  incidentClass: INCIDENT_CLASS_LABELS,
+  incidentFactor: INCIDENT_FACTOR_LABELS,
+  incidentLook: INCIDENT_LOOK_LABELS,
   injury: INJURY_LABELS,
   groomedBy: GROOMED_BY_LABELS,
   guarded: GUARDED_LABELS,
@@ -112,6 +127,7 @@ export const LABELS: Labels = {
   tier: TIER_LABELS,
   posture: POSTURE_LABELS,
   told: TOLD_LABELS,
+  toldHow: TOLD_HOW_LABELS,
   tool: TOOL_LABELS,
   warning: WARNING_LABELS,
   zone: ZONE_LABELS,

@@ -56,17 +56,10 @@ export const WORK_EVENTS = {
       harm: z.enum(HARM_DEGREES).nullable(),
       zone: z.enum(ZONE_IDS).nullable(),
       what: longText,
+      /** It came out later: on which day, and who said so. Its hour at the table is not known then. */
+      later: z.strictObject({ on: z.iso.date(), by: shortText }).optional(),
     })
     .describe('Something hurt or nearly hurt the dog or a person.'),
-  incident_more: z
-    .strictObject({
-      incidentId: id,
-      kind: z.enum(INCIDENT_KINDS).optional(),
-      harm: z.enum(HARM_DEGREES).optional(),
-      zone: z.enum(ZONE_IDS).optional(),
-      what: longText.optional(),
-    })
-    .describe('More of an incident: what was not said at once, or is said otherwise now. The record keeps both.'),
   photo_taken: z
     .strictObject({
       photoId: id,

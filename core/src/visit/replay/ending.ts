@@ -1,29 +1,7 @@
 import type { Appliers } from './appliers.js';
 import { endBreak, finishStep, plannedPieces } from './work-state.js';
 /** What went wrong, what is remembered, how it ended. */
-export const APPLY_ENDING: Appliers<'incident' | 'incident_more' | 'photo_taken' | 'noted' | 'visit_ended' | 'handed_back' | 'voided'> = {
-  incident: (s, e, atMs) => {
-    s.incidents.push({
-      eventId: e.id,
-      incidentId: e.body.incidentId,
-      kind: e.body.kind,
-      harm: e.body.harm ?? undefined,
-      zone: e.body.zone ?? undefined,
-      what: e.body.what,
-      atMs,
-      step: s.work?.running,
-      hold: s.work?.running ? s.work.hold : undefined,
-      blade: s.work?.running ? s.work.blade : undefined,
-      by: e.by,
-    });
-  },
-  incident_more: (s, { body }) => {
-    const at = s.incidents.findIndex((i) => i.incidentId === body.incidentId);
-    const told = s.incidents[at];
-    if (!told) return;
-    const { kind = told.kind, harm = told.harm, zone = told.zone, what = told.what } = body;
-    s.incidents[at] = { ...told, kind, harm, zone, what };
-  },
+export const APPLY_ENDING: Appliers<'photo_taken' | 'noted' | 'visit_ended' | 'handed_back' | 'voided'> = {
   photo_taken: (s, { body }, atMs) => {
     s.photos.push({ ...body, atMs });
   },

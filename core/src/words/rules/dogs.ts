@@ -19,8 +19,6 @@ export const DOGS_RULES = {
   'kind.first_visit': rule('practice', 'name'),
   'kind.heavy': rule('default', 'kg'),
   // First to know
-  'know.stopped': rule('record', 'on', 'why?'),
-  'know.band': rule('record', 'on', 'band'),
   'know.incident': rule('record', 'incident', 'on', 'zone?'),
   'know.injury': rule('record', 'injury', 'zone?', 'on?'),
   // Standing

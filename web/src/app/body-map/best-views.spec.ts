@@ -1,20 +1,8 @@
 import { ZONE_IDS, type ZoneId } from '@mansuet/core/words';
+import { allPictures } from '@mansuet/core/drawing';
 import { bestViews } from './best-views';
-import { compileView, type Picture } from './drawing/compile';
-import { flankView } from './drawing/flank';
-import { headView } from './drawing/head';
-import { pawsView } from './drawing/paws';
-import { USUAL_LOOK } from './drawing/shapes';
-import { undersideView } from './drawing/underside';
 
-const VIEWS: readonly Picture[] = [
-  compileView('left flank', flankView(USUAL_LOOK), 'left', false),
-  compileView('right flank', flankView(USUAL_LOOK), 'right', true),
-  compileView('underside', undersideView(USUAL_LOOK), 'left', false),
-  compileView('head', headView(USUAL_LOOK), 'left', false),
-  compileView('fore paws', pawsView('fore'), 'left', false),
-  compileView('hind paws', pawsView('hind'), 'left', false),
-];
+const VIEWS = allPictures();
 const names = (lit: readonly ZoneId[]): string[] => bestViews(VIEWS, lit).map((p) => p.name);
 
 describe('the views that show what is lit', () => {

@@ -1,5 +1,5 @@
 import type { ZoneId } from '@mansuet/core/words';
-import type { Picture } from './drawing/compile';
+import type { Picture } from '@mansuet/core/drawing';
 
 /** Both sides of the dog: what is shown while nothing is lit. */
 const FLANKS = 2;

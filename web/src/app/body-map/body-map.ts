@@ -5,12 +5,7 @@ import { type Joint, type JointComfort, ZONE_IDS, type ZoneId } from '@mansuet/c
 import { choicesOf } from '../controls/choice';
 import { Choices } from '../controls/choices';
 import { Slip } from '../controls/slip';
-import { compileView, type DrawnZone, type Picture } from './drawing/compile';
-import { flankView } from './drawing/flank';
-import { headView } from './drawing/head';
-import { pawsView } from './drawing/paws';
-import { USUAL_LOOK, type Look } from './drawing/shapes';
-import { undersideView } from './drawing/underside';
+import { allPictures, type DrawnZone, flankPictures, type Look, type Picture, USUAL_LOOK } from '@mansuet/core/drawing';
 import { bestViews } from './best-views';
 import { drawJoint } from './joint-arc';
 import { MAP_LAYERS, MAP_LAYER_LABELS, type MapLayer } from './layers';
@@ -84,16 +79,7 @@ export class BodyMap {
 
   private readonly views = computed<readonly Picture[]>(() => {
     const look = this.look() ?? USUAL_LOOK;
-    const flank = flankView(look);
-    const flanks = [compileView('left flank', flank, 'left', false), compileView('right flank', flank, 'right', true)];
-    if (this.compact()) return flanks;
-    return [
-      ...flanks,
-      compileView('underside', undersideView(look), 'left', false),
-      compileView('head', headView(look), 'left', false),
-      compileView('fore paws from below', pawsView('fore'), 'left', false),
-      compileView('hind paws from below', pawsView('hind'), 'left', false),
-    ];
+    return this.compact() ? flankPictures(look) : allPictures(look);
   });
   protected readonly pictures = computed<readonly Picture[]>(() =>
     this.onLit()

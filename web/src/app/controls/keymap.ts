@@ -55,10 +55,12 @@ export class Keymap {
   readonly name = computed(() => this.screens()[0]?.name ?? '');
 
   constructor() {
-    this.document.addEventListener('keydown', (event) => {
+    const listen = (event: KeyboardEvent): void => {
       // What a key opens or closes stands before the next key is heard: a pedal and a quick hand do not wait for a frame.
       if (this.hear(event)) this.app.tick();
-    });
+    };
+    this.document.addEventListener('keydown', listen);
+    inject(DestroyRef).onDestroy(() => this.document.removeEventListener('keydown', listen));
   }
 
   /** The keys of a screen, while the component that calls this is there. In an injection context. */

@@ -3,7 +3,16 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { debounceTime, switchMap } from 'rxjs';
-import { DOG_FILE, DOG_LIST, DOG_NOTE_FORM, type DogFile, type DogNoteForm, NEW_ID } from '@mansuet/core/contract';
+import {
+  BOOKED_AHEAD,
+  type BookedAhead,
+  DOG_FILE,
+  DOG_LIST,
+  DOG_NOTE_FORM,
+  type DogFile,
+  type DogNoteForm,
+  NEW_ID,
+} from '@mansuet/core/contract';
 import type { Choice } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
 import { errorsOf } from '../controls/errors-of';
@@ -17,6 +26,7 @@ import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { BiteWord } from './bite-word';
 import { DogFileView } from './dog-file-view';
+import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
 
 /** What can be taken back, and how. */
@@ -50,6 +60,11 @@ export class DogFilePage {
   readonly dogId = input.required<string>();
   protected readonly file = signal<DogFile | undefined>(undefined);
   protected readonly trouble = signal('');
+  private readonly allAhead = signal<readonly BookedAhead[]>([]);
+  /** What is booked for this dog. */
+  protected readonly ahead = computed(() => this.allAhead().filter((v) => v.dogId === this.dogId()));
+  protected readonly when = (iso: string): string =>
+    `${dayInWords(this.clock.dayOf(iso), this.clock.today())}, ${this.clock.timeOfDay(iso)}`;
   protected readonly undo = signal<Undo | undefined>(undefined);
   protected readonly kind = signal<DogNoteForm['kind']>('works');
   protected readonly text = signal('');
@@ -77,6 +92,9 @@ export class DogFilePage {
   });
 
   constructor() {
+    void this.api.get('/booked-ahead', BOOKED_AHEAD).then((answer) => {
+      if (answer.ok) this.allAhead.set(answer.value.visits);
+    });
     inject(ScreenName).follow(() => this.file()?.dog.name ?? '');
     effect(() => void this.load(this.dogId()));
   }

@@ -5,15 +5,17 @@ import { firstToKnow } from '@mansuet/core/visit';
 import { Notice } from '../controls/notice';
 import { VisitStore } from '../visit/visit-store';
 import { DogFileView } from './dog-file-view';
+import { LastTimeBlock } from './last-time-block';
 import { marksForVet } from './marks-through-time';
 import { Words } from '../wording/words.service';
 
 /** Know: who is this dog, what happened before, what worked. */
 @Component({
   selector: 'man-know',
-  imports: [DogFileView, Notice],
+  imports: [DogFileView, LastTimeBlock, Notice],
   template: `<div class="matter">
     <div class="body stack">
+      <man-last-time />
       @if (kinds().length > 0 || first().length > 0) {
         <section class="told" aria-label="Today in mind">
           @for (line of first(); track $index) {

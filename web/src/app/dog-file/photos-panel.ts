@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { type DogFile, NEW_ID, type Photo, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
 import { PHOTO_KINDS } from '@mansuet/core/words';
 import { choicesOf } from '../controls/choice';
@@ -34,12 +34,23 @@ import { Words } from '../wording/words.service';
           <input type="file" accept="image/jpeg,image/png,image/webp" [disabled]="busy()" (change)="add($event)" />
         </label>
       </div>
-      <p class="quiet small">JPEG, PNG or WebP up to 10 MB. Place, time and device are taken out of it. Only with the owner’s consent.</p>
+      <p class="quiet small">
+        JPEG, PNG or WebP up to 10 MB. Place, time and device are taken out of it. Only with the owner’s consent; a mark or an incident
+        belongs to the health record.
+      </p>
     }
     <man-notice kind="warn" live="alert" [says]="trouble()" />
     @if (opened(); as p) {
       <man-over-slip [name]="says(p)" (closed)="opened.set(undefined)">
-        <img class="large" [src]="'/api/photos/' + p.photoId" [alt]="says(p)" />
+        <div class="pair">
+          <img class="large" [src]="'/api/photos/' + p.photoId" [alt]="says(p)" />
+          @if (before(); as b) {
+            <figure>
+              <img class="large" [src]="'/api/photos/' + b.photoId" [alt]="says(b)" />
+              <figcaption class="small">{{ says(b) }}</figcaption>
+            </figure>
+          }
+        </div>
         @if (session.may('edit_dog')) {
           <div class="row"><button type="button" class="plain tiny" (click)="remove(p)">Delete for good</button></div>
         }
@@ -59,6 +70,19 @@ export class PhotosPanel {
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
   protected readonly opened = signal<Photo | undefined>(undefined);
+
+  /** The same place, the same mark's or the coat before: what it is held beside. */
+  protected readonly before = computed(() => {
+    const p = this.opened();
+    if (!p) return undefined;
+    const same = (x: Photo): boolean =>
+      x.photoId !== p.photoId &&
+      x.takenOn <= p.takenOn &&
+      (p.kind === 'after'
+        ? x.kind === 'before' && x.takenOn === p.takenOn
+        : x.kind === p.kind && x.zone === p.zone && x.takenOn < p.takenOn);
+    return this.file().photos.find(same);
+  });
 
   protected says(p: Photo): string {
     return `${this.words.labels.photoKind[p.kind]}${p.zone ? ', ' + this.words.labels.zone[p.zone] : ''}, ${p.takenOn}`;

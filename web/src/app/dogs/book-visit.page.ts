@@ -4,6 +4,7 @@ import { Router } from '@angular/router';
 import { DOG_FILE, type Staff, TODAY } from '@mansuet/core/contract';
 import { momentOf, type Zone } from '@mansuet/core/days';
 import type { EventDraft } from '@mansuet/core/log';
+import { usualService } from '@mansuet/core/next-visit';
 import { SERVICE_ITEMS, type ServiceItem } from '@mansuet/core/words';
 import { choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
@@ -49,9 +50,11 @@ export class BookVisitPage {
   protected readonly date = signal(this.clock.today());
   protected readonly time = signal(this.clock.timeOfDay(Math.ceil(this.clock.now() / QUARTER_MS) * QUARTER_MS));
   protected readonly groomerId = signal(this.session.signedIn()?.staff.staffId ?? '');
-  protected readonly asked = signal<readonly ServiceItem[]>(['bath', 'body_clip', 'face', 'feet', 'sanitary', 'nails']);
-  protected readonly wantedMm = signal<number | null>(9);
-  protected readonly sessionMinutes = signal<number | null>(120);
+  protected readonly asked = signal<readonly ServiceItem[]>([]);
+  protected readonly wantedMm = signal<number | null>(null);
+  protected readonly sessionMinutes = signal<number | null>(null);
+  /** Why it is proposed so. */
+  protected readonly because = signal<readonly string[]>([]);
   /** Nobody has to say: then the usual interval counts. */
   protected readonly returnWeeks = signal<number | null>(null);
   protected readonly helperThere = signal(false);
@@ -70,8 +73,19 @@ export class BookVisitPage {
 
   private async load(dogId: string): Promise<void> {
     const file = await this.api.get(`/dogs/${dogId}`, DOG_FILE);
-    if (file.ok) this.name.set(file.value.dog.name);
-    else this.trouble.set(sayFailure(this.words, file.failure));
+    if (file.ok) {
+      const { dog, visits } = file.value;
+      this.name.set(dog.name);
+      const usual = usualService(
+        dog,
+        visits.map((v) => v.summary),
+        this.clock.today(),
+      );
+      this.asked.set(usual.asked.items);
+      this.wantedMm.set(usual.asked.wantedMm);
+      this.sessionMinutes.set(usual.asked.sessionMinutes);
+      this.because.set(usual.because.map(this.words.say));
+    } else this.trouble.set(sayFailure(this.words, file.failure));
     const today = await this.api.get('/today', TODAY);
     if (today.ok) this.staff.set(today.value.staff);
   }

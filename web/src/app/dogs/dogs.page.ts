@@ -6,7 +6,7 @@ import { Notice } from '../controls/notice';
 import { SearchField } from '../controls/search-field';
 import { Toggle } from '../controls/toggle';
 import { debounceTime, switchMap } from 'rxjs';
-import { DOG_LIST, type DogList } from '@mansuet/core/contract';
+import { BOOKED_AHEAD, DOG_LIST, type DogList } from '@mansuet/core/contract';
 import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
@@ -39,8 +39,11 @@ import { Words } from '../wording/words.service';
             <span>{{ age(d.born) }}, {{ d.weightKg }} kg, {{ coats[d.coat] }} coat</span>
             <span class="quiet">{{ d.owner }}{{ d.phone ? ', ' + d.phone : '' }}</span>
             <span class="quiet"
-              >{{ d.archived ? 'put away · ' : '' }}{{ d.lastVisit ? 'last here ' + day(d.lastVisit) : 'not here yet' }}</span
-            >
+              >{{ d.archived ? 'put away · ' : '' }}{{ d.lastVisit ? 'last here ' + day(d.lastVisit) : 'not here yet' }}
+              @if (ahead().get(d.dogId); as next) {
+                <b>· booked for {{ day(next) }}</b>
+              }
+            </span>
             @if (session.may('book') && !d.archived) {
               <a class="plain" [routerLink]="['/dogs', d.dogId, 'book']" [attr.aria-label]="'Book a visit for ' + d.name">Book</a>
             }
@@ -95,7 +98,13 @@ export class DogsPage {
   protected readonly age = (born: string): string => this.words.age(born, this.clock.today());
   protected readonly day = (date: string): string => dayInWords(date, this.clock.today());
 
+  /** The day that is booked ahead for each dog. */
+  protected readonly ahead = signal<ReadonlyMap<string, string>>(new Map());
+
   constructor() {
+    void this.api.get('/booked-ahead', BOOKED_AHEAD).then((answer) => {
+      if (answer.ok) this.ahead.set(new Map([...answer.value.visits].reverse().map((v) => [v.dogId, this.clock.dayOf(v.arrivesAt)])));
+    });
     toObservable(this.asked)
       .pipe(
         debounceTime(120),

@@ -4,7 +4,7 @@ import type { RegisterRow } from '@mansuet/core/knowledge/hazards';
 import { type HandlingPlan, type PlanInput, registerByPlace } from '@mansuet/core/plan';
 import type { HazardId, RiskBand, ZoneId } from '@mansuet/core/words';
 import { BodyMap } from '../body-map/body-map';
-import type { Look } from '../body-map/drawing/shapes';
+import type { Look } from '@mansuet/core/drawing';
 import type { ZonePaint } from '../body-map/zone-paint';
 import { Words } from '../wording/words.service';
 import { byWeightLeft, HARM, sayEased } from './hazard-words';

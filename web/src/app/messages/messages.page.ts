@@ -1,24 +1,30 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { type Message, MESSAGES } from '@mansuet/core/contract';
-import { ClockService } from '../server/clock.service';
 import { EmptyState } from '../controls/empty-state';
 import { Notice } from '../controls/notice';
+import { MessageLine } from './message-line';
 import { ApiService, sayFailure } from '../server/api.service';
 import { Words } from '../wording/words.service';
 
-/** What the stand-in for text messages has "sent". */
+/** What went to owners, and how far it has come. */
 @Component({
   selector: 'man-messages',
-  imports: [EmptyState, Notice],
+  imports: [EmptyState, MessageLine, Notice],
   template: `<div class="matter">
     <div class="body stack">
       <h1>Messages</h1>
-      <p class="quiet">A stand-in: nothing leaves this machine. Each message is also a file in the outbox folder, if one is set.</p>
+      <p class="quiet">
+        Texts go to a stand-in: nothing leaves this machine, and each is a file in the outbox folder, if one is set. Mails go to the salon’s
+        mail server; in the demo to a stand-in as well.
+      </p>
       @for (m of messages(); track m.messageId) {
         <article class="panel">
-          <p>
-            <b>{{ m.to }}</b> {{ m.phone }} <span class="quiet small">{{ when(m.sentAt) }}</span>
-          </p>
+          <man-message-line [message]="m" />
+          @if (m.subject) {
+            <p>
+              <b>{{ m.subject }}</b>
+            </p>
+          }
           <p class="text">{{ m.text }}</p>
         </article>
       } @empty {
@@ -32,6 +38,7 @@ import { Words } from '../wording/words.service';
   styles: `
     .text {
       overflow-wrap: anywhere;
+      white-space: pre-line;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,18 +46,9 @@ import { Words } from '../wording/words.service';
 export class MessagesPage {
   private readonly words = inject(Words);
   private readonly api = inject(ApiService);
-  private readonly clock = inject(ClockService);
   protected readonly messages = signal<readonly Message[]>([]);
   protected readonly loaded = signal(false);
   protected readonly trouble = signal('');
-  protected readonly when = (iso: string): string =>
-    new Date(iso).toLocaleString('en-GB', {
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.clock.zone(),
-    });
 
   constructor() {
     void this.api.get('/messages', MESSAGES).then((answer) => {

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
 import { OWNER_LINK_VIEW, type OwnerLinkView } from '@mansuet/core/contract';
 import { ApiService } from '../server/api.service';
+import { OwnerAccount } from './owner-account';
 import { OwnerAgreement } from './owner-agreement';
 import { OwnerIntake } from './owner-intake';
 
-/** What an owner opens from a link, without a sign-in: the agreement of a visit, or the questions before the first one. */
+/** What an owner opens from a link, without a sign-in: the agreement of a visit, the questions before the first one, or how a visit went. */
 @Component({
   selector: 'man-owner-link',
-  imports: [OwnerAgreement, OwnerIntake],
+  imports: [OwnerAccount, OwnerAgreement, OwnerIntake],
   template: `<main class="owner">
     @if (view(); as v) {
       <header>
@@ -24,6 +25,8 @@ import { OwnerIntake } from './owner-intake';
         </section>
       } @else if (v.kind === 'agreement') {
         <man-owner-agreement [secret]="secret()" [view]="v" (answered)="load(secret())" />
+      } @else if (v.kind === 'account') {
+        <man-owner-account [secret]="secret()" [view]="v" />
       } @else {
         <man-owner-intake [secret]="secret()" [view]="v" (answered)="load(secret())" />
       }

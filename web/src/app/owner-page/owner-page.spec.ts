@@ -196,4 +196,36 @@ describe('the owner’s page', () => {
     expect(text()).toContain('Thank you');
     expect(localStorage.getItem(`mansuet-intake:${SECRET}`)).toBeNull();
   });
+
+  it('shows how a visit went, in sections, with the page and the calendar to take with one', async () => {
+    const line = (section: string, text: string, as = 'recorded') => ({
+      key: `${section}.x`,
+      section,
+      text,
+      recorded: text,
+      as,
+      stands: null,
+    });
+    await open({
+      kind: 'account',
+      salonName: 'Tidewrack',
+      vetPhone: '0550 9',
+      answeredAt: null,
+      expiresAt: LATER,
+      dogName: 'Moss',
+      visitOn: '2026-11-25',
+      told: {
+        lines: [line('done', 'Done: nails.'), line('home', 'Brush it.', 'left_out'), line('watch', 'Look at it daily.')],
+        picture: [{ from: 0, to: 12, band: 'settled', rest: false }],
+        minutes: 12,
+        places: [],
+      },
+      hasNext: true,
+    });
+    expect(text()).toContain('Moss, Wednesday, 25 November 2026');
+    expect(text()).toContain('Done: nails.');
+    expect(text()).not.toContain('Brush it.');
+    const links = [...host().querySelectorAll('a')].map((a) => a.getAttribute('href'));
+    expect(links).toEqual([`/api/o/${SECRET}/visit.pdf`, `/api/o/${SECRET}/next-visit.ics`]);
+  });
 });

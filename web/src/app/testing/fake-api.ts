@@ -59,6 +59,9 @@ export class FakeApi {
   private readonly answerers = new Map<string, Answerer>([
     // Few specs are about rights of devices: the others have none.
     ['POST /grants', () => refusal({ code: 'forbidden', title: 'No rights in this spec.', status: 403 })],
+    // Nor is anything due, or booked ahead.
+    ['GET /due', () => ({ ok: true, value: { due: [] } })],
+    ['GET /booked-ahead', () => ({ ok: true, value: { visits: [] } })],
   ]);
 
   /** @param to method and beginning of a path; the longest beginning counts */

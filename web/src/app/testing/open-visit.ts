@@ -122,6 +122,8 @@ export async function openVisit<T>(
   const api = new FakeApi();
   api.answer('GET /visits', context);
   api.answer(`GET /visits/${VISIT}/links`, { links: [] });
+  api.answer(`GET /visits/${VISIT}/after`, { account: null, messages: [] });
+  api.answer('GET /day-taken', { taken: [] });
   api.answerBy('POST /visits', storesAll);
   api.answer(`POST /visits/${VISIT}/here`, null);
   // Pictures wait on the device: what becomes of them is for the specs of their box.

@@ -54,7 +54,7 @@ describe('TodayPage', () => {
         provideRouter([]),
         api.provider(),
         { provide: LiveService, useValue: { changes$: changes } },
-        { provide: SessionService, useValue: { may: () => true } },
+        { provide: SessionService, useValue: { may: () => true, signedIn: () => undefined } },
         { provide: VISIT_DB, useValue: db },
       ],
     });
@@ -86,7 +86,7 @@ describe('TodayPage', () => {
     changes.next(VISIT);
     await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
     // Only what is new was asked for: what is here already was said.
-    expect(api.sent.map((s) => s.path)).toEqual(['/today', `/today/news?has=${VISIT}.1.as it was`]);
+    expect(api.sent.map((s) => s.path).filter((path) => path !== '/due')).toEqual(['/today', `/today/news?has=${VISIT}.1.as it was`]);
   });
 
   it('fetches the whole day when a visit is new and came without its row', () => {
@@ -106,7 +106,7 @@ describe('TodayPage', () => {
     if (!read) throw new Error('no event');
     await TestBed.inject(DeviceLog).add(() => [read]);
     await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
-    expect(api.sent.length).toBe(1);
+    expect(api.sent.filter((s) => s.path !== '/due').length).toBe(1);
   });
 
   it('says of a visit of an earlier day that it was not closed', async () => {

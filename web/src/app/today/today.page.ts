@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { DueList } from './due-list';
 import { EmptyState } from '../controls/empty-state';
 import { Notice } from '../controls/notice';
 import { HandlingMark } from '../lead-wall/handling-mark';
@@ -12,7 +13,7 @@ import { Words } from '../wording/words.service';
 /** All dogs of the day: what each needs next, the most urgent first. */
 @Component({
   selector: 'man-today',
-  imports: [EmptyState, HandlingMark, Notice, RouterLink],
+  imports: [DueList, EmptyState, HandlingMark, Notice, RouterLink],
   templateUrl: './today.page.html',
   styleUrl: './today.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

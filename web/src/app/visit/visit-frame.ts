@@ -29,7 +29,11 @@ export class VisitFrame {
   readonly visitId = input.required<string>();
 
   private readonly url = currentUrl();
-  protected readonly here = computed<Phase | undefined>(() => PHASES.find((p) => this.url().split('?')[0]?.endsWith(`/${p}`)));
+  protected readonly here = computed<Phase | undefined>(() => {
+    const path = this.url().split('?')[0] ?? '';
+    // An incident is completed on the way home.
+    return path.includes('/incidents/') ? 'hand_back' : PHASES.find((p) => path.endsWith(`/${p}`));
+  });
   protected readonly coats = this.words.labels.coat;
   protected readonly age = computed(() => {
     const dog = this.store.dog();
@@ -45,7 +49,8 @@ export class VisitFrame {
     effect(() => {
       // /visits/:id alone goes where the visit stands.
       const phase = this.store.phase();
-      if (this.store.ready() && this.here() === undefined)
+      const alone = this.url().split('?')[0]?.endsWith(`/visits/${this.visitId()}`) === true;
+      if (this.store.ready() && alone)
         void this.router.navigate(['/visits', this.visitId(), phase === 'gone' ? 'hand_back' : phase], { replaceUrl: true });
     });
   }

@@ -1,4 +1,5 @@
-import type { HarmDegree, IncidentKind, RiskBand } from '../../../words/index.js';
+import type { BiteLevel, HarmDegree, IncidentClass, IncidentFactor, IncidentKind, IncidentLook, RiskBand } from '../../../words/index.js';
+
 const PRESS = 'Press with clean gauze for 5 min without lifting it, twice at most.';
 const STILL_BLEEDS = 'Spurting, deep, gaping, or still bleeding after that: vet now.';
 
@@ -52,7 +53,7 @@ export const INCIDENT_AT_ONCE: Readonly<Record<IncidentKind, readonly string[]>>
   water_inhaled: ['Head low, let it cough.', 'Laboured breath or a cough that stays: vet now.'],
   collapse_or_fit: ['Clear the space, nothing into the mouth, note the time.', 'Vet now.'],
   bite_or_scratch_person: [
-    'Dog safe, then wash the wound for 5 min under running water.',
+    'Dog safe, then wash the wound for 15 min with soap and running water.',
     'Punctures are for a doctor, today. Local law on bites and rabies comes first.',
   ],
   escape: ['Shut the doors, nobody runs after it.', 'Ring the owner now.'],
@@ -61,3 +62,51 @@ export const INCIDENT_AT_ONCE: Readonly<Record<IncidentKind, readonly string[]>>
 };
 
 export const RISK_LABELS: Readonly<Record<RiskBand, string>> = { low: 'low', moderate: 'moderate', high: 'high', extreme: 'extreme' };
+
+/** What the WHO calls each class, in plain words. */
+export const INCIDENT_CLASS_LABELS: Readonly<Record<IncidentClass, string>> = {
+  reportable_circumstance: 'a circumstance that is reported',
+  near_miss: 'a near miss: it reached nobody',
+  no_harm_incident: 'an incident without harm',
+  harmful_incident: 'an incident with harm',
+  harm_not_said: 'an incident; how bad it is was not said yet',
+};
+
+export const INCIDENT_FACTOR_LABELS: Readonly<Record<IncidentFactor, string>> = {
+  off_plan: 'another hold, blade or step than planned',
+  strain_rising: 'the dog was already uneasy',
+  after_hard_sign: 'after a growl, snap or freeze',
+  stood_long: 'it had stood for long',
+  hold_long: 'a hold had lasted longer than it should',
+  blade_warm: 'the blade was warm',
+  blade_not_felt: 'the blade was not felt before',
+  mat_there: 'a mat in that place',
+  mark_there: 'a mark in that place',
+  skin_not_sound: 'the skin there was not sound',
+  late_in_visit: 'late in the visit',
+  alone: 'one pair of hands',
+  moved: 'the dog moved suddenly',
+  noise: 'a noise, or another dog',
+  hurried: 'somebody waited, or we hurried',
+  poor_view: 'the place could not be seen well',
+  tool_fault: 'the tool was worn, blunt or faulty',
+};
+
+export const INCIDENT_LOOK_LABELS: Readonly<Record<IncidentLook, string>> = {
+  red: 'red',
+  bleeding: 'bleeding',
+  open: 'open skin',
+  blistered: 'blistered',
+  swollen: 'swollen',
+  bruised: 'bruised',
+  nothing_seen: 'nothing to be seen',
+};
+
+export const BITE_LEVEL_LABELS: Readonly<Record<BiteLevel, string>> = {
+  1: '1: no tooth touched skin',
+  2: '2: teeth touched, no puncture',
+  3: '3: one to four punctures, none deeper than half a canine tooth',
+  4: '4: a deeper puncture, bruised or torn',
+  5: '5: several such bites',
+  6: '6: death',
+};

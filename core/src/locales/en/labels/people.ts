@@ -20,6 +20,7 @@ export const PHOTO_KIND_LABELS: Readonly<Record<(typeof PHOTO_KINDS)[number], st
   before: 'before',
   after: 'after',
   mark: 'a mark',
+  incident: 'an incident',
   other: 'other',
 };
 

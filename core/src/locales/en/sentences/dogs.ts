@@ -17,9 +17,6 @@ export const DOGS_SENTENCES = {
   'kind.first_visit': 'First visit: nobody here knows yet what {name} minds.',
   'kind.heavy': '{kg} kg: two people lift.',
   // First to know
-  'know.stopped':
-    'The last visit ({on}) was stopped for the dog’s sake{has_why, select, yes {: {why}} other {}}. Less that hurts today, more protection, or two visits.',
-  'know.band': 'The last visit ({on}) came to {band}: break sooner than by the clock.',
   'know.incident': '{incident_cap}{has_zone, select, yes {, {zone}} other {}} ({on}).',
   'know.injury':
     'Hurt elsewhere before, as told: {injury}{has_zone, select, yes {, {zone}} other {}}{has_on, select, yes { ({on})} other {}}.',

@@ -19,45 +19,6 @@ export const OWNER_SENTENCES = {
   'next.baths_fine': 'A bath every {weeks} is fine with this much brushing.',
   'next.baths_too_often':
     'A bath every {weeks}: not below {least} weeks unless it is brushed {needed} {needed_n, plural, one {time} other {times}} in between.',
-  // Told at the hand-back
-  'told.not_today': '{name} was not groomed today. {why}',
-  'told.planned': 'Planned: {steps} {steps_n, plural, one {step} other {steps}} in about {minutes} min.',
-  'told.worked':
-    'The visit took {minutes} min, {break_minutes} min in {count} {count_n, plural, one {break} other {breaks}}; strain peaked at {peak} of 100 ({band}).',
-  'told.worked_straight': 'The visit took {minutes} min without a break; strain peaked at {peak} of 100 ({band}).',
-  'told.done': 'Done: {steps_done}.',
-  'told.part': 'Begun and not finished: {steps_done}.',
-  'told.left': 'Left for another day: {things}.',
-  'told.stopped':
-    'We stopped before the end: {has_why, select, yes {{why}} other {it had enough}}. Stopping is always allowed, and usually better.',
-  'told.hard_signs': '{name} told us clearly: {signals}. That is a warning, not a fault; the next plan starts from it.',
-  'told.incident':
-    '{incident} ({has_harm, select, yes {{harm}} other {how bad was not said}}), {has_zone, select, yes {{zone}} other {place not given}}: {has_text, select, yes {{text}} other {no more was written}}',
-  'told.no_incident': 'No injury and no near miss was recorded.',
-  'told.vet_today': 'This is for a vet today: {things}.',
-  'told.vet_within': 'This is for a vet within {days}: {things}.',
-  'told.within': 'This should not wait: here within {days}, or a vet within {days}: {things}.',
-  'told.vet': 'This is for a vet: {things}.',
-  'told.mark': 'Found today: {mark_kind_told}, {zone}, {size}{has_follow, select, yes {: {follow}} other {}}.',
-  'told.mark_known': 'Known since {since}: {mark_kind_told}, {zone}, {size} today{has_follow, select, yes {: {follow}} other {}}.',
-  'told.mark_presumed': 'Not looked for today: what was known on the {zone} since {since}.',
-  'told.in_writing': 'What was found or hurt is told to the owner and the vet, in writing, today.',
-  'told.by_word': 'What was found or hurt is told to the owner today, and written in the file.',
-  // Home care
-  'care.close_clip':
-    'Clipped close: {name} may feel cold or burn in the sun, and may act oddly for a day. Look at the skin, and call within 24 to 48 h if anything worries you.',
-  'care.ear_mats': 'Mats came off the ears: a swelling or head shaking within two days is for a vet.',
-  'care.injury':
-    'A place was hurt today: keep it clean and dry, stop the licking. Redness that spreads, fever or a painful back within a week is for a vet.',
-  'care.mats': 'Brush in lines to the skin and check with a comb; about six brushings to a bath.',
-  'care.marks': 'Show the marks we measured to your vet. We do not know what they are.',
-  'care.spare_leg':
-    '{name} put less weight on the {weak} today: before the next visit, a talk with your vet about what would make it easier.',
-  'care.stiff': '{name}’s {joint} bent less today: before the next visit, a talk with your vet about what would make it easier.',
-  'care.greasy': 'Skin and coat were greasy: a vet can say whether the shampoo or the food is the reason.',
-  'care.tick':
-    'A tick was found{has_zones, select, yes { ({zones})} other {}}: watch the place for two weeks; redness that spreads, fever or lameness: vet.',
-  'care.calm': '{name} has worked hard: quiet, water, and no visitors for the rest of the day.',
   // Agreement
   'agree.close_clip_there': 'Tight mats are clipped under: the coat will be about {mm_both} at {zones}.',
   'agree.close_clip': 'Tight mats are clipped under: the coat there will be about {mm_both}.',

@@ -14,6 +14,7 @@ export const PROBLEMS_SENTENCES = {
   'form.line_empty': 'Write something, or take the line away.',
   'form.phone_letters': 'Digits, spaces and + ( ) / - only.',
   'form.not_an_email': 'This is not an e-mail address.',
+  'form.number_missing': 'A number to send it to is missing.',
   'form.birth_date_missing': 'Give a date, or your best estimate.',
   'form.day_missing': 'Give the day.',
   'form.day_not_come': 'This day has not come yet.',
@@ -54,6 +55,10 @@ export const PROBLEMS_SENTENCES = {
   'problem.nothing_stored': 'No event of this batch was stored.',
   'problem.never_booked': 'This visit was never booked here.',
   'problem.nothing_sent': 'Nothing was sent yet.',
+  'problem.not_handed_back': 'The dog is not handed back yet: its account is sent once the visit is closed.',
+  'problem.no_next_visit': 'No next visit is booked from this one.',
+  'problem.photographs_refused':
+    '{name} refused photographs on {on}: only what belongs to the health record of the dog is kept, a mark or an incident.',
   'problem.nothing_answered': 'Nothing was answered yet.',
   'problem.changed_meanwhile': 'Somebody else has changed this since you opened it. Load it again; what you typed stays here.',
   'problem.intake_reviewed': 'Somebody else has reviewed this intake already.',

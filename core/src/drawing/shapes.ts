@@ -1,5 +1,5 @@
-import type { DogFacts } from '@mansuet/core/knowledge/dogs';
-import type { Joint, ZonePart } from '@mansuet/core/words';
+import type { DogFacts } from '../knowledge/dogs/index.js';
+import type { Joint, ZonePart } from '../words/index.js';
 
 export type Point = readonly [number, number];
 export type Points = readonly Point[];

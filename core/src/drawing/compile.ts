@@ -1,6 +1,6 @@
-import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3';
-import { type Joint, type Side, ZONE_IDS, type ZoneId, type ZonePart } from '@mansuet/core/words';
-import { mirrored, jointOn, type Point, type Points, type Shape, type View } from './shapes';
+import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3-shape';
+import { type Joint, type Side, ZONE_IDS, type ZoneId, type ZonePart } from '../words/index.js';
+import { mirrored, jointOn, type Point, type Points, type Shape, type View } from './shapes.js';
 
 /** A zone as it is drawn. */
 export interface DrawnZone {

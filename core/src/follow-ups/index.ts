@@ -1,0 +1,2 @@
+/** What is due after a visit, until when. */
+export * from './follow-ups.js';

@@ -1,0 +1,40 @@
+import { type Reason, reason } from '../words/index.js';
+
+/** A stretch of a day that is taken, minutes from midnight. */
+export interface Taken {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Hours in which dogs come, and the steps in which hours are proposed. Our defaults, until the salon says its own. */
+const OPEN = { from: 9 * 60, to: 17 * 60 } as const;
+const STEP = 15;
+
+export interface HourProposed {
+  /** `HH:MM`; the opening hour where nothing is free. */
+  readonly at: string;
+  readonly free: boolean;
+  readonly because: Reason;
+}
+
+/**
+ * The first hour of a day at which a visit fits between what is booked with the same hands.
+ * @param minutes it takes, > 0
+ * @example proposeHour([{ from: 540, to: 600 }], 60).at // => '10:00'
+ */
+export function proposeHour(taken: readonly Taken[], minutes: number): HourProposed {
+  for (let from = OPEN.from; from + minutes <= OPEN.to; from += STEP) {
+    if (taken.some((t) => t.from < from + minutes && from < t.to)) continue;
+    const next = Math.min(OPEN.to, ...taken.filter((t) => t.from >= from).map((t) => t.from));
+    return { at: hour(from), free: true, because: reason('hour.free', { text: hour(from), from: minutes, to: next - from }, 0.4) };
+  }
+  return { at: hour(OPEN.from), free: false, because: reason('hour.full', { text: hour(OPEN.from) }, 0.8) };
+}
+
+const hour = (minute: number): string => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+
+/** Minutes from midnight. `minuteOfDay('09:30') // => 570` */
+export function minuteOfDay(clock: string): number {
+  const [h, m] = clock.split(':').map(Number);
+  return (h ?? 0) * 60 + (m ?? 0);
+}
