@@ -75,7 +75,7 @@ export function incidentReport(facts: LetterFacts, incident: IncidentRecord): Le
       incidentStory(state, incident).map((r) => say(language, r)),
     ),
     section('Degree of harm', [
-      `${incident.harm === undefined ? 'not said yet' : label.harm[incident.harm]} (${label.incidentClass[incidentClass(incident.kind, incident.harm)]}; WHO International Classification for Patient Safety, version 1.1, 2009).`,
+      `${incident.harm === undefined ? 'Not said yet' : heading(language, 'harm', incident.harm)} (${label.incidentClass[incidentClass(incident.kind, incident.harm)]}; WHO International Classification for Patient Safety, version 1.1, 2009).`,
       ...(details.bite === undefined ? [] : [`Bite level ${label.biteLevel[details.bite]} (assessment of bites by I. Dunbar).`]),
     ]),
     section(
@@ -137,7 +137,7 @@ const nameOf = ({ staff }: LetterFacts, id: string): string => staff.find((s) =>
 
 function action({ details: { action: what, actionBy, actionUntil } }: IncidentRecord): string[] {
   if (!what) return [];
-  return [[what, actionBy, actionUntil && `until ${actionUntil}`].filter((x) => x !== undefined && x !== '').join(', ')];
+  return [[withoutStop(what), actionBy, actionUntil && `until ${actionUntil}`].filter((x) => x !== undefined && x !== '').join(', ')];
 }
 
 function head(facts: LetterFacts): Omit<Letter, 'kind' | 'title' | 'to' | 'sections' | 'places'> {
@@ -186,7 +186,7 @@ const HARD_ON_IT: readonly string[] = ['rising', 'hard', 'body_alarm'];
 
 function tableLines({ state, language }: LetterFacts): string[] {
   const seen = new Set((state.work?.signs ?? []).map((s) => s.signal).filter((s) => HARD_ON_IT.includes(SIGNALS[s].tier)));
-  const out: Saying[] = seen.size > 0 ? [reason('last.signs', { signals: [...seen] }, 0.5)] : [];
+  const out: Saying[] = seen.size > 0 ? [reason('letter.signs', { signals: [...seen] }, 0.5)] : [];
   if (state.ended?.outcome === 'stopped') out.push(reason('told.stopped', { why: withoutStop(state.ended.why) || undefined }, 0.8));
   return out.map((s) => say(language, s));
 }

@@ -186,7 +186,7 @@ describe('after a visit', () => {
     const pages = [
       ['account.pdf', 'Clipper burn', 'Watch tonight'],
       ['vet-letter.pdf', 'Marks, as measured', '5 × 4 mm'],
-      [`incident-report.pdf?incident=${INCIDENT}`, 'How it stood, from the log', 'the blade was warm'],
+      [`incident-report.pdf?incident=${INCIDENT}`, 'How it stood, from the log', 'The blade was warm'],
     ] as const;
     for (const [path, ...texts] of pages) {
       const { status, bytes, type } = await fetched(`/api/visits/${visitId}/${path}`);

@@ -59,8 +59,9 @@ export class Paper {
     this.doc.outline.addItem(text);
   }
 
-  heading(text: string): void {
-    this.room(60);
+  /** @param needs what stands below it on the same page, points */
+  heading(text: string, needs = 60): void {
+    this.room(needs);
     this.doc.moveDown(0.8);
     this.put('H2', () => this.doc.font('bold').fontSize(12).fillColor(SLATE).text(text));
     this.doc.moveDown(0.2);
@@ -109,14 +110,15 @@ export class Paper {
     table.end();
   }
 
+  /** Room that the drawing of these places needs, with its heading. */
+  roomFor(look: Look, places: ToldAccount['places']): number {
+    return Math.ceil(shownIn(look, places).length / 2) * ROW + 70;
+  }
+
   /** The dog from both sides, and whichever pictures show what is lit; from the same paths as the screen. */
   drawing(look: Look, places: ToldAccount['places'], alt: string): void {
     const lit = new Map<ZoneId, As>(places.map((p) => [p.zone, p.as]));
-    const all = allPictures(look);
-    const onFlanks = new Set(all.slice(0, 2).flatMap((p) => p.zones.map((z) => z.zone)));
-    const pictures = all.filter(
-      (p, i) => i < 2 || p.zones.some((z) => lit.has(z.zone) && (!onFlanks.has(z.zone) || p.name === 'underside')),
-    );
+    const pictures = shownIn(look, places);
     const across = WIDTH / 2 - 8;
     const rows = Math.ceil(pictures.length / 2);
     // A figure stands on one page: what it needs is there before it is begun.
@@ -221,3 +223,11 @@ export class Paper {
 /** The higher, the harder: height beside colour. */
 const HEIGHT = { settled: 8, watch: 13, pause: 18, stop: 24 } as const;
 const BAND = { settled: '#5E8F76', watch: '#C9982F', pause: '#BF5B35', stop: '#7B2440' } as const;
+
+/** Both flanks, and the pictures that show what those do not. */
+function shownIn(look: Look, places: ToldAccount['places']): Picture[] {
+  const lit = new Set(places.map((p) => p.zone));
+  const all = allPictures(look);
+  const onFlanks = new Set(all.slice(0, 2).flatMap((p) => p.zones.map((z) => z.zone)));
+  return all.filter((p, i) => i < 2 || p.zones.some((z) => lit.has(z.zone) && (!onFlanks.has(z.zone) || p.name === 'underside')));
+}

@@ -54,7 +54,7 @@ export function letterPdf(letter: Letter, { salon, file }: { salon: Salon; file:
     );
   }
   if (letter.places.length > 0) {
-    paper.heading('Where');
+    paper.heading('Where', paper.roomFor(file.dog, letter.places));
     paper.drawing(file.dog, letter.places, altOf(letter.places));
   }
   for (const s of letter.sections.filter((x) => x.heading === '')) for (const l of s.lines) paper.line(l);

@@ -16,6 +16,7 @@ export const INCIDENTS_RULES = {
   'incident.strain': rule('computed', 'strain', 'band'),
   'incident.off_plan': rule('record'),
   'incident.on_plan': rule('record'),
+  'letter.signs': rule('record', 'signals'),
   // Last time
   'last.finished': rule('record', 'on', 'minutes', 'band'),
   'last.stopped': rule('record', 'on', 'minutes', 'why?'),

@@ -23,7 +23,7 @@ import { Words } from '../wording/words.service';
           <man-took-picture [picture]="view().told.picture" [length]="view().told.minutes" />
         }
         @if (s.section === 'found' && view().told.places.length > 0) {
-          <man-body-map [still]="true" [onLit]="true" [paint]="paint()" />
+          <man-body-map [still]="true" [paint]="paint()" />
           <p class="quiet small">{{ places() }}</p>
         }
       </section>

@@ -13,6 +13,7 @@ export const INCIDENTS_SENTENCES = {
   'incident.strain': 'Strain by the meter: about {strain} of 100 ({band}).',
   'incident.off_plan': 'Otherwise than planned: hold, blade or step.',
   'incident.on_plan': 'Hold, blade and step were as planned.',
+  'letter.signs': 'Signs seen at the table: {signals}.',
   'last.finished': 'Last time, {on}: finished in {minutes} min, at most {band}.',
   'last.stopped': 'Last time, {on}: stopped after {minutes} min{has_why, select, yes {: {why}} other {}}.',
   'last.not_today': 'Last time, {on}: not groomed{has_why, select, yes {: {why}} other {}}.',
