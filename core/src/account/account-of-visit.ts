@@ -36,7 +36,6 @@ export function toldAccount(known: VisitKnown, say: (s: Saying) => string): Told
   const account = accountOf(state, {
     dog: file.dog,
     file: { marks: file.marks.filter((m) => m.visitId !== state.visitId), vetSeen: file.vetSeen },
-    house: salon.house,
     today: state.day ?? '',
     next: vetFirst(state) ?? nextBecause(state, next),
     clock: (ms) => clockOf(ms, salon.timeZone),

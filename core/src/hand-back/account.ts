@@ -1,4 +1,4 @@
-import { ACCOUNT_SECTIONS, type AccountSection, type HouseRules, type Reason, reason } from '../words/index.js';
+import { ACCOUNT_SECTIONS, type AccountSection, type Reason, reason } from '../words/index.js';
 import type { DogFacts } from '../knowledge/dogs/index.js';
 import type { VisitState } from '../visit/index.js';
 import { type AccountLine, line } from './account-line.js';
@@ -9,13 +9,11 @@ import { homeCare, watchTonight } from './home-care.js';
 import { howItTook, type TookSpell } from './how-it-took.js';
 import { leftTold } from './left-told.js';
 import type { MarksKnown } from './marks-told.js';
-import { whoIsTold } from './who-is-told.js';
 
 /** What an account is made of, beside the log. */
 export interface AccountFacts {
   readonly dog: Pick<DogFacts, 'name' | 'born' | 'weightKg' | 'coat'>;
   readonly file: MarksKnown;
-  readonly house: HouseRules;
   /** ISO date. */
   readonly today: string;
   /** Why that day is proposed or was booked. */
@@ -48,7 +46,6 @@ export function accountOf(state: VisitState, facts: AccountFacts): Account {
     ...doneTold(state),
     ...leftTold(state, dog.name),
     ...(groomed || state.feelOverDone ? foundTold(state, facts.file) : []),
-    ...whoIsTold(state, facts.house).map((r) => line('found', 'who_is_told', r)),
     ...homeCare(state, { dog, today }),
     ...watchTonight(state, dog.name),
     ...nextTold(state, facts.next),

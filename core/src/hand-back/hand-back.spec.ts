@@ -29,7 +29,7 @@ function visit(more: readonly (readonly [number, EventDraft])[]): VisitState {
   );
 }
 const lines = (s: VisitState, file?: MarksKnown) =>
-  accountInEnglish(s, MOSS, undefined, file).map((l) => ({ key: l.key, text: l.says.map(sayReason).join(' '), stands: l.stands }));
+  accountInEnglish(s, MOSS, file).map((l) => ({ key: l.key, text: l.says.map(sayReason).join(' '), stands: l.stands }));
 const told = (s: VisitState): string =>
   lines(s)
     .map((l) => l.text)

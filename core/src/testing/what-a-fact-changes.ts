@@ -131,7 +131,7 @@ export function followsFrom(facts: DayFacts): Follows {
         ...pieces.flatMap((p) => p.blade?.reasons ?? []),
         ...pieces.flatMap((p) => [...p.cautions, ...p.hold.reasons, ...p.reasons.filter((r) => !r.rule.startsWith('rate.'))]),
         ...built.notPlanned.flatMap((n) => n.reasons),
-        ...accountInEnglish(state, facts.form, facts.house)
+        ...accountInEnglish(state, facts.form)
           .filter((l) => ['home', 'watch'].includes(l.section) || l.key.startsWith('found.mark'))
           .flatMap((l) => l.says),
       ]),

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
+import { whoIsTold } from '@mansuet/core/hand-back';
 import { needsVetNow } from '@mansuet/core/incidents';
 import { EmptyState } from '../controls/empty-state';
 import { Notice } from '../controls/notice';
@@ -59,6 +60,8 @@ export class HandBackPage {
       this.visit.fit()?.vetNow === true
     );
   });
+  /** Whom the house tells, and how. */
+  protected readonly toldHow = computed(() => whoIsTold(this.visit.state(), this.visit.house()).map(this.words.say));
   /** The account was made anew after it was closed. */
   protected readonly remade = computed(() => {
     const kept = this.store.after()?.account;
