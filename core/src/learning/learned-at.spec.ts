@@ -30,7 +30,12 @@ describe('what a visit has taught', () => {
     const nails = said.find((r) => r.rule === 'learned.work');
     expect(nails?.facts.now).toBeGreaterThan(nails?.facts.was ?? Infinity);
     expect(nails?.facts.visits).toBe(2);
-    expect(said.find((r) => r.rule === 'learned.dog')?.facts.now).toBeGreaterThan(1);
+  });
+  it('is the whole dog as well, where a visit says enough of it', () => {
+    const clear: VisitSummary = { ...EMPTY, whole: { believed: 0, minutes: 70, logLikelihoods: [-40, -12, 0] } };
+    const dog = learnedAt(clear, [EMPTY]).find((r) => r.rule === 'learned.dog');
+    expect(dog?.facts.was).toBe(1);
+    expect(dog?.facts.now).toBeGreaterThan(1);
   });
   it('says nothing of work that this visit did not have', () =>
     expect(learnedAt({ ...EMPTY, evidence: [work('bath')] }, [hard('nails')]).some((r) => r.facts.step === 'nails')).toBeFalse());

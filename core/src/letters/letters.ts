@@ -22,7 +22,6 @@ type Section = Letter['sections'][number];
 
 /**
  * A letter to a vet: what was seen, felt and measured, with times. No diagnosis, no cause, no drug: that is the vet's.
- * @example vetLetter(facts).kind // => 'vet_letter'
  */
 export function vetLetter(facts: LetterFacts): Letter {
   const { state, language } = facts;
@@ -80,7 +79,7 @@ export function incidentReport(facts: LetterFacts, incident: IncidentRecord): Le
     ]),
     section(
       'What played a part',
-      (details.factors ?? []).map((f) => label.incidentFactor[f]),
+      (details.factors ?? []).map((f) => heading(language, 'incidentFactor', f)),
     ),
     section('What would have prevented it', lines(details.prevented)),
     section('What is changed', action(incident)),
