@@ -5,6 +5,7 @@ import type { ZoneId } from '@mansuet/core/words';
 import { Notice } from '../controls/notice';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
+import { MarkSizes } from './mark-sizes';
 import { marksThroughTime } from './marks-through-time';
 import { TrendLine } from './trend-line';
 import { dayInWords } from '../wording/time';
@@ -13,7 +14,7 @@ import { Words } from '../wording/words.service';
 /** Each mark through time, with what its change says. Never what it is. */
 @Component({
   selector: 'man-marks-panel',
-  imports: [Notice, TrendLine],
+  imports: [MarkSizes, Notice, TrendLine],
   template: `<h2>Marks</h2>
     @for (m of shown(); track m.last.markId) {
       <div class="mark">
@@ -38,6 +39,9 @@ import { Words } from '../wording/words.service';
           }
           @if (m.verdict !== 'watch') {
             <p class="quiet small">We do not know what it is: that is the vet’s to say.</p>
+          }
+          @if (m.seen.length > 1) {
+            <man-mark-sizes [seen]="m.seen" />
           }
           @if (m.vetOn) {
             <p class="quiet small">
@@ -78,6 +82,7 @@ export class MarksPanel {
       const grows = doubles !== undefined && doubles > 0 && Number.isFinite(doubles) && grewVisibly(first, last);
       return [
         {
+          seen,
           first,
           last,
           vetOn,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { type Photo, PHOTO_MAX_BYTES } from '@mansuet/core/contract';
 import { uuidV7 } from '@mansuet/core/log';
-import { PHOTO_KINDS } from '@mansuet/core/words';
+import { HEALTH_PHOTOS, PHOTO_KINDS } from '@mansuet/core/words';
 import { choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
 import { Notice } from '../controls/notice';
@@ -23,7 +23,7 @@ const MEGABYTE = 1024 * 1024;
   template: `<div class="stack">
     @if (refuses()) {
       <man-notice kind="warn" i18n="@@photo.noConsent"
-        >The owner does not agree to photographs. For an incident or a mark one may be needed; ask first.</man-notice
+        >The owner does not agree to photographs. Only a mark or an incident is taken: it belongs to the health record.</man-notice
       >
     }
     <p i18n="@@photo.of">
@@ -34,7 +34,7 @@ const MEGABYTE = 1024 * 1024;
       i18n-label="@@photo.kind"
       shown
       size="big"
-      [of]="kinds"
+      [of]="kinds()"
       [value]="kind()"
       (chosen)="chosen.set($event)"
     />
@@ -94,7 +94,8 @@ export class PhotoSlip {
   private readonly incident = inject(IncidentNow);
   private readonly recorder = inject(Recorder);
   protected readonly box = inject(PictureBox);
-  protected readonly kinds = choicesOf(PHOTO_KINDS, this.words.labels.photoKind);
+  /** Of what was refused, only what belongs to the health record. */
+  protected readonly kinds = computed(() => choicesOf(this.refuses() ? HEALTH_PHOTOS : PHOTO_KINDS, this.words.labels.photoKind));
   protected readonly types = 'image/jpeg,image/png,image/webp';
   /** The camera that looks away from whoever holds the tablet. */
   protected readonly camera = 'environment';
@@ -116,7 +117,10 @@ export class PhotoSlip {
     return { zone, incidentId: undefined, markId: mark?.markId, says: mark ? $localize`:@@photo.mark:the mark, ${place}:place:` : place };
   });
   protected readonly of = computed(() => this.target().says);
-  protected readonly kind = computed(() => this.chosen() ?? (this.target().markId ? 'mark' : 'other'));
+  protected readonly kind = computed<Photo['kind']>(() => {
+    const { incidentId, markId } = this.target();
+    return this.chosen() ?? (incidentId ? 'incident' : markId || this.refuses() ? 'mark' : 'other');
+  });
   protected readonly taken = computed(() =>
     this.visit.state().photos.map((p) => {
       const waits = this.box.waiting().find((w) => w.photoId === p.photoId);
