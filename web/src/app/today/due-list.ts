@@ -83,6 +83,10 @@ const KINDS: Readonly<Record<FollowUpKind, string>> = {
     li + li {
       border-top: 1px solid var(--line);
     }
+    /* A link within a sentence is told by more than its colour. */
+    a {
+      text-decoration: underline;
+    }
     .says {
       flex: 1;
       min-width: 200px;
