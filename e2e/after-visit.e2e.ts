@@ -83,7 +83,7 @@ test('an incident completed, the account in our own words, the next visit booked
   await page.getByRole('button', { name: 'Open it', exact: true }).click();
   await handBack(page);
   await page.goto('/dogs');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Quill' })).toContainText('booked for');
+  await expect(page.locator('man-dogs li').filter({ hasText: 'Quill' })).toContainText('booked for');
   // The next hands begin with last time.
   await page.goto(`${visit}/know`);
   await expect(page.getByRole('heading', { name: 'Quill' })).toBeVisible();
