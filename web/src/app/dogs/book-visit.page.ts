@@ -53,6 +53,8 @@ export class BookVisitPage {
   protected readonly asked = signal<readonly ServiceItem[]>([]);
   protected readonly wantedMm = signal<number | null>(null);
   protected readonly sessionMinutes = signal<number | null>(null);
+  /** What is proposed is there: nothing is booked that nobody has seen. */
+  protected readonly ready = signal(false);
   /** Why it is proposed so. */
   protected readonly because = signal<readonly string[]>([]);
   /** Nobody has to say: then the usual interval counts. */
@@ -85,7 +87,13 @@ export class BookVisitPage {
       this.wantedMm.set(usual.asked.wantedMm);
       this.sessionMinutes.set(usual.asked.sessionMinutes);
       this.because.set(usual.because.map(this.words.say));
-    } else this.trouble.set(sayFailure(this.words, file.failure));
+    } else {
+      // Without its file nothing is known of its own visits: the salon's usual time, and what is asked for is chosen by hand.
+      this.wantedMm.set(9);
+      this.sessionMinutes.set(90);
+      this.trouble.set(sayFailure(this.words, file.failure));
+    }
+    this.ready.set(true);
     const today = await this.api.get('/today', TODAY);
     if (today.ok) this.staff.set(today.value.staff);
   }
