@@ -26,20 +26,21 @@ const DOSE_WORTH_TELLING = 30;
 
 /**
  * What stands beside a plan, always: what was left to keep the chance low, a step that carries most of the strain, a helper, two short
- * visits, a vet; each with minutes and chances.
+ * visits, a vet; each with minutes and chances. In parts, in the order they are shown in: each plans and takes its time, so that whoever
+ * works them off can answer something else in between.
  * @param visit the plan in hand, checked, with its odds
  */
-export function besidePlan(
+export function besideParts(
   input: PlanInput,
   { visit, odds }: { readonly visit: VisitPlan; readonly odds: Odds | undefined },
   options: PlanOptions = {},
-): Beside[] {
+): readonly (() => Beside[])[] {
   return [
-    ...withRisk(input, visit, options),
-    ...withoutTheHeaviest(input, visit, odds, options),
-    ...withHelper(input, visit, options),
-    ...inTwo(input, visit, options),
-    vetBeside(visit),
+    () => withRisk(input, visit, options),
+    () => withoutTheHeaviest(input, visit, odds, options),
+    () => withHelper(input, visit, options),
+    () => inTwo(input, visit, options),
+    () => [vetBeside(visit)],
   ];
 }
 

@@ -3,7 +3,7 @@ import { HOUSE_DEFAULTS, houseRules } from '../knowledge/house-rules/index.js';
 import { anInput } from '../testing/dogs.js';
 import { anyPlanInput } from '../testing/random-dogs.js';
 import {
-  besidePlan,
+  besideParts,
   chanceReckoner,
   checkPlan,
   keepsLimits,
@@ -153,7 +153,7 @@ describe('the limits of chance', () => {
 
 describe('beside a plan', () => {
   const visit = planned(hard)!;
-  const beside = besidePlan(hard, { visit, odds: oddsOfPlan(visit) }, { labels: LABELS });
+  const beside = besideParts(hard, { visit, odds: oddsOfPlan(visit) }, { labels: LABELS }).flatMap((part) => part());
   const says = (id: string): string[] => beside.find((b) => b.id === id)?.says.map((r) => r.rule) ?? [];
   it('stand what was left, a helper, two visits and a vet', () => {
     expect(says('risk')).toEqual(['beside.left', 'beside.with_risk']);
@@ -170,7 +170,9 @@ describe('beside a plan', () => {
   it('a calm dog with a helper has nothing left and needs none', () => {
     const calm = anInput({ asked: { items: ['nails'], wantedMm: 9, sessionMinutes: 90 }, helperThere: true });
     const v = planned(calm)!;
-    const rules = besidePlan(calm, { visit: v, odds: undefined }).flatMap((b) => b.says.map((r) => r.rule));
+    const rules = besideParts(calm, { visit: v, odds: undefined })
+      .flatMap((part) => part())
+      .flatMap((b) => b.says.map((r) => r.rule));
     expect(rules).toContain('beside.nothing_left');
     expect(rules).toContain('beside.helper_there');
   });

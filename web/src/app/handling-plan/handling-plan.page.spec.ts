@@ -26,6 +26,18 @@ describe('HandlingPlanPage', () => {
     expect(visit.host.querySelector('man-step-detail')?.textContent).toContain('common practice, no source');
   });
 
+  it('says what would be elsewhere, also when it is asked before the plan is final', async () => {
+    visit.host.querySelector<HTMLButtonElement>('button.step')?.click();
+    await visit.click('What if it came earlier or later?');
+    await visit.until(() => /Before|Not possible/.test(visit.host.querySelector('.ifs')?.textContent ?? ''));
+    // The chances are drawn, which may make the plan another one: what was asked stays asked.
+    await visit.until(() => visit.host.querySelector('.grip') !== null);
+    await visit.until(() => /Before|Not possible/.test(visit.host.querySelector('.ifs')?.textContent ?? ''));
+    // Of another step it was not asked.
+    visit.host.querySelectorAll<HTMLButtonElement>('button.step')[1]?.click();
+    await visit.until(() => visit.host.querySelector('.ifs') === null);
+  });
+
   it('draws the predicted strain with its steps', async () => {
     visit.host.style.width = '900px';
     document.body.append(visit.host);

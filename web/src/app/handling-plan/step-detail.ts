@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal, untracked } from '@angular/core';
 import { HOLDS } from '@mansuet/core/knowledge/holds';
 import { stretch } from '@mansuet/core/locales';
 import type { PlanInput, PlannedStep, PlanWish, WhatIf } from '@mansuet/core/plan';
@@ -8,6 +8,7 @@ import { paintFound } from '../body-map/zone-paint';
 import { Notice } from '../controls/notice';
 import { NumberField } from '../controls/number-field';
 import { SelectField } from '../controls/select-field';
+import { Latest } from '../planner/latest';
 import { PlannerService, Superseded } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
 import { RANGES } from '../wording/ranges';
@@ -46,6 +47,11 @@ export class StepDetail {
   protected readonly first = CAUTIONS_FIRST;
   protected readonly ranges = RANGES;
   protected readonly whatIf = signal<readonly WhatIf[] | undefined>(undefined);
+  /** The step for which the other places are asked: it stays asked when the plan is found better, or changes. */
+  protected readonly asksFor = signal<string | undefined>(undefined);
+  private readonly latest = new Latest();
+  /** What the planner is working on: plans that come while it does not put it again. */
+  private isAsking = '';
   protected readonly trouble = signal('');
   /** Holds that this dog may be held by: those that were refused for it are not offered. */
   protected readonly choices = computed(() => {
@@ -71,11 +77,21 @@ export class StepDetail {
   protected readonly paint = computed(() => paintFound(this.store.state().feelOver, this.step().zones));
 
   constructor() {
-    // Another step, or another plan: what was asked of the last is over.
+    // Another step: what was asked of the last is over. Another plan: it is asked of that one.
     effect(() => {
-      this.step();
-      this.whatIf.set(undefined);
-      this.trouble.set('');
+      const step = this.step();
+      const wanted = this.asksFor();
+      const question = { kind: 'what_if', input: this.asked(), step: this.place() } as const;
+      untracked(() => {
+        const asks = wanted === step.id ? JSON.stringify(question) : '';
+        if (asks !== '' && asks === this.isAsking) return;
+        this.isAsking = asks;
+        this.whatIf.set(undefined);
+        this.trouble.set('');
+        this.latest.next();
+        if (asks !== '') this.answerWhatIf(question);
+        else if (wanted !== undefined) this.asksFor.set(undefined);
+      });
     });
   }
 
@@ -102,15 +118,18 @@ export class StepDetail {
       at: l.places.length > 1 ? `${l.places[0] ?? ''} to ${l.places.at(-1) ?? ''}` : `${l.places[0] ?? ''}`,
     }));
   });
-  protected async askWhatIf(): Promise<void> {
-    const step = this.step();
-    try {
-      const answer = await this.planner.ask({ kind: 'what_if', input: this.asked(), step: this.place() });
-      if (this.step() === step) this.whatIf.set(answer);
-    } catch (error: unknown) {
-      if (error instanceof Superseded) return;
-      this.trouble.set('That could not be worked out. Load the page again; nothing entered is lost.');
-    }
+  private answerWhatIf(question: { readonly kind: 'what_if'; readonly input: PlanInput; readonly step: number }): void {
+    this.latest.hear(
+      this.planner.ask(question),
+      (answer) => {
+        this.isAsking = '';
+        this.whatIf.set(answer);
+      },
+      (error) => {
+        this.isAsking = '';
+        if (!(error instanceof Superseded)) this.trouble.set('That could not be worked out. Load the page again; nothing entered is lost.');
+      },
+    );
   }
   protected setMinutes(minutes: number | null): void {
     if (minutes !== null && minutes !== this.step().minutes) this.wished.emit({ kind: 'minutes', step: this.step().id, minutes });

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import {
   type Beside,
-  besidePlan,
+  besideParts,
   checkPlan,
   compareWith,
   inputFor,
@@ -26,14 +26,16 @@ const drawn = new WeakMap<VisitPlan, Odds>();
 const tell = (message: ToldByWorker): void => postMessage(message);
 
 addEventListener('message', ({ data }: MessageEvent<AskedOfWorker>) => {
-  try {
-    tell({ id: data.id, kind: 'done', answer: answer(data.id, data.question) });
-  } catch (error: unknown) {
-    tell({ id: data.id, kind: 'failed', message: error instanceof Error ? error.message : String(error) });
-  }
+  answer(data.id, data.question).then(
+    (given) => tell({ id: data.id, kind: 'done', answer: given }),
+    (error: unknown) => tell({ id: data.id, kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+  );
 });
 
-function answer(id: number, q: PlanQuestion): PlanAnswers[PlanQuestion['kind']] {
+/** Lets what was asked meanwhile be answered. */
+const breath = (): Promise<void> => new Promise((go) => setTimeout(go));
+
+async function answer(id: number, q: PlanQuestion): Promise<PlanAnswers[PlanQuestion['kind']]> {
   if (q.kind === 'plan') return plan(id, q.input);
   if (q.kind === 'check') return check(q.input);
   if (q.kind === 'beside') return beside(q.input);
@@ -94,10 +96,16 @@ function check(input: PlanInput): Checked {
   };
 }
 
-/** What could be done instead of the plan in hand. */
-function beside(input: PlanInput): readonly Beside[] {
+/** What could be done instead of the plan in hand: it stands below it, so that what somebody asks by hand goes between its parts. */
+async function beside(input: PlanInput): Promise<readonly Beside[]> {
   const visit = visitOf(input);
-  return visit ? besidePlan(input, { visit, odds: drawn.get(visit) }, { clock, limitMs: WAY_LIMIT_MS }) : [];
+  if (!visit) return [];
+  const out: Beside[] = [];
+  for (const part of besideParts(input, { visit, odds: drawn.get(visit) }, { clock, limitMs: WAY_LIMIT_MS })) {
+    await breath();
+    out.push(...part());
+  }
+  return out;
 }
 
 function ways(input: PlanInput, atMost: number): PlannedWay[] {
