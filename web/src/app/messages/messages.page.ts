@@ -11,7 +11,7 @@ import { Words } from '../wording/words.service';
   selector: 'man-messages',
   imports: [EmptyState, MessageLine, Notice],
   template: `<div class="matter">
-    <div class="body stack">
+    <div class="body stack" tabindex="0" role="region" aria-label="Messages that went out">
       <h1>Messages</h1>
       <p class="quiet">
         Texts go to a stand-in: nothing leaves this machine, and each is a file in the outbox folder, if one is set. Mails go to the salon’s
