@@ -121,6 +121,10 @@ describe('after a visit', () => {
     await tell(visitId, { type: 'account_line', body: { line: 'own.home.1', text: 'Ring us on Friday.' } }, BACK);
     const again = (await after(visitId)).account;
     expect([again?.version, again?.changedBy]).toEqual([3, 'reopened']);
+    // What comes late after that is a late entry again.
+    await tell(visitId, { type: 'part_looked', body: { part: 'eyes', finding: 'sore' } });
+    const then = (await after(visitId)).account;
+    expect([then?.version, then?.changedBy]).toEqual([4, 'late_entry']);
   });
   it('writes nothing anew for an entry that changes nothing of it', async () => {
     const visitId = await closed();

@@ -1,5 +1,5 @@
 import { toldAccount } from '@mansuet/core/account';
-import { TOLD_ACCOUNT, type ToldAccount } from '@mansuet/core/contract';
+import { type AfterVisit, TOLD_ACCOUNT, type ToldAccount } from '@mansuet/core/contract';
 import { followUpsOf } from '@mansuet/core/follow-ups';
 import { say } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
@@ -44,7 +44,7 @@ async function keepAccount(trx: InSalon, salonId: string, state: VisitState, dog
   if (!told) return;
   const last = await trx
     .selectFrom('visit_account')
-    .select(['version', 'told'])
+    .select(['version', 'told', 'made_at'])
     .where('visit_id', '=', state.visitId)
     .orderBy('version', 'desc')
     .limit(1)
@@ -58,9 +58,15 @@ async function keepAccount(trx: InSalon, salonId: string, state: VisitState, dog
       version: (last?.version ?? 0) + 1,
       told: JSON.stringify(told),
       made_at: new Date(Math.max(state.handedBack?.atMs ?? 0, state.lastStamp?.wallMs ?? 0)).toISOString(),
-      changed_by: !last ? 'closing' : state.reopened.length > 0 ? 'reopened' : 'late_entry',
+      changed_by: last ? whyAgain(state, last.made_at.getTime()) : 'closing',
     })
     .execute();
+}
+
+/** Why it is told anew after the version of that moment, Unix ms: it was reopened since, or closed again after an undo, or something came late. */
+function whyAgain({ reopened, handedBack }: VisitState, sinceMs: number): NonNullable<AfterVisit['account']>['changedBy'] {
+  if (reopened.some((r) => r.atMs > sinceMs)) return 'reopened';
+  return handedBack && handedBack.atMs > sinceMs ? 'closing' : 'late_entry';
 }
 
 /** What the owner reads: figures that differ by a rounding are no other account. */
