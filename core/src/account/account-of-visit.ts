@@ -3,7 +3,7 @@ import { clockOf } from '../days/index.js';
 import { accountOf, inOwnWords } from '../hand-back/index.js';
 import { mattingSeason } from '../knowledge/coat/index.js';
 import { nextVisitDates, nextVisitQuestion, type NextVisitDate, vetFirst } from '../next-visit/index.js';
-import { dogAsFelt, planContextOf, type VisitState } from '../visit/index.js';
+import { dogAsFelt, pastOf, planContextOf, type VisitState } from '../visit/index.js';
 import { hurtTheDog } from '../incidents/index.js';
 import { type Reason, reason, type Saying, type ZoneId } from '../words/index.js';
 
@@ -15,14 +15,11 @@ export interface VisitKnown {
 }
 
 /** Summaries of the visits before this one, the latest first. */
-const pastOf = ({ state, file }: Pick<VisitKnown, 'state' | 'file'>) =>
-  file.visits.filter((v) => v.visitId !== state.visitId && (v.summary.on ?? '') <= (state.day ?? '')).map((v) => v.summary);
-
 /** Dates that speak for the next visit, on the day of this one; the earliest first. */
 export function nextDatesOf({ state, file, salon }: VisitKnown): NextVisitDate[] {
   const today = state.day ?? '';
   if (today === '') return [];
-  const past = pastOf({ state, file });
+  const past = pastOf(file.visits, { visitId: state.visitId, on: state.day });
   const { dog: known } = planContextOf({ dog: file.dog, trained: false, house: salon.house, today }, past);
   const dog = dogAsFelt(state, known);
   const matVisits = past.flatMap((s) => (s.mattedZones === undefined || !s.on ? [] : [{ on: s.on, mattedZones: s.mattedZones }]));

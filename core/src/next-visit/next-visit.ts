@@ -1,3 +1,4 @@
+import { addDays } from '../days/index.js';
 import type { MatSeason } from '../knowledge/coat/index.js';
 import { type DogFacts, lifeStage } from '../knowledge/dogs/index.js';
 import { type Activity, type HouseRules, type Reason, reason, type ZoneId } from '../words/index.js';
@@ -79,5 +80,5 @@ function weeksBefore(month: number, today: string): number {
 
 /** A date some weeks later, ISO. `addWeeks('2026-01-01', 2) // => '2026-01-15'` */
 export function addWeeks(date: string, weeks: number): string {
-  return new Date(Date.parse(date) + weeks * 604_800_000).toISOString().slice(0, 10);
+  return addDays(date, 7 * weeks);
 }

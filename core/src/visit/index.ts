@@ -7,6 +7,7 @@ export * from './first-to-know.js';
 export * from './known-from-visits.js';
 export * from './next-minutes-now.js';
 export * from './open-mirrors.js';
+export * from './past-of.js';
 export * from './plan-changes.js';
 export * from './plan-input-of.js';
 export * from './plan-now.js';

@@ -92,8 +92,7 @@ export class AgreementPage {
   );
   /** What this owner agreed to at an earlier visit and still holds: shown, and not asked again. */
   protected readonly standing = computed(() => {
-    const past = (this.store.context()?.file.visits ?? []).filter((v) => v.visitId !== this.store.visitId()).map((v) => v.summary);
-    return new Map(standingConsents(past, this.store.today(), this.store.house()).map((c) => [c.id, c]));
+    return new Map(standingConsents(this.store.past(), this.store.today(), this.store.house()).map((c) => [c.id, c]));
   });
   protected readonly day = (iso: string): string => dayInWords(iso, this.store.today());
   /** Asked for by the plan, and those refused: a refusal may have taken its work out of the plan. */

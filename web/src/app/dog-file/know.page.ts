@@ -62,10 +62,8 @@ export class KnowPage {
 
   /** What to do otherwise, before anything else is read. */
   protected readonly first = computed(() => {
-    const context = this.store.context();
     const dog = this.store.planContext()?.dog;
-    const past = context?.file.visits.filter((v) => v.visitId !== context.visitId).map((v) => v.summary) ?? [];
-    return dog ? firstToKnow(dog, past, this.store.today()).map(this.words.say) : [];
+    return dog ? firstToKnow(dog, this.store.past(), this.store.today()).map(this.words.say) : [];
   });
   /** Marks that a vet should see. */
   protected readonly forVet = computed(() => {

@@ -80,10 +80,7 @@ export class LastTimeBlock {
   protected readonly looks = choicesOf(HEALING_LOOKS, this.words.labels.healing);
   protected readonly may = computed(() => this.session.may('record'));
   protected readonly last = computed(() => {
-    const context = this.visit.context();
-    if (!context) return undefined;
-    const past = context.file.visits.filter((v) => v.visitId !== context.visitId).map((v) => v.summary);
-    const last = lastTime(past, this.visit.planContext()?.knownMarks ?? [], this.visit.today());
+    const last = lastTime(this.visit.past(), this.visit.planContext()?.knownMarks ?? [], this.visit.today());
     if (!last) return undefined;
     const say = (reasons: typeof last.went): string[] => reasons.map(this.words.say);
     return {

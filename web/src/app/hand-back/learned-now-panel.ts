@@ -71,10 +71,8 @@ export class LearnedNowPanel {
   private readonly visit = inject(VisitStore);
   private readonly summary = computed(() => summarize(this.visit.state()));
   protected readonly learned = computed(() => {
-    const context = this.visit.context();
-    if (!context || this.visit.state().ended === undefined) return [];
-    const past = context.file.visits.filter((v) => v.visitId !== context.visitId).map((v) => v.summary);
-    return learnedAt(this.summary(), past).map(this.words.say);
+    if (!this.visit.context() || this.visit.state().ended === undefined) return [];
+    return learnedAt(this.summary(), this.visit.past()).map(this.words.say);
   });
   protected readonly rows = computed(() => {
     const planned = this.visit.state().plan?.steps ?? [];

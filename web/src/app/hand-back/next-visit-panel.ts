@@ -59,10 +59,8 @@ export class NextVisitPanel {
   });
   protected readonly day = computed(() => this.typedDay() ?? this.store.dates()[0]?.date ?? '');
   private readonly usual = computed(() => {
-    const [dog, context] = [this.visit.dog(), this.visit.context()];
-    if (!dog || !context) return undefined;
-    const past = context.file.visits.filter((v) => v.visitId !== context.visitId).map((v) => v.summary);
-    return usualService(dog, [summarize(this.visit.state()), ...past], this.visit.today());
+    const dog = this.visit.dog();
+    return dog && usualService(dog, [summarize(this.visit.state()), ...this.visit.past()], this.visit.today());
   });
   protected readonly because = computed(() => (this.usual()?.because ?? []).map(this.words.say));
   protected readonly minutes = computed(() =>

@@ -13,6 +13,7 @@ import {
   fitOf,
   notFeltYet,
   openMirrors,
+  pastOf,
   phaseOf,
   type PlanContext,
   planContextOf,
@@ -67,10 +68,12 @@ export class VisitStore {
   /** The salon's answers to what groomers disagree on. */
   readonly house = computed(() => this.context()?.salon.house ?? HOUSE_DEFAULTS);
 
+  private readonly day = computed(() => this.state().day);
+  /** The dog's visits before this one, the latest first. */
+  readonly past = computed(() => pastOf(this.context()?.file.visits ?? [], { visitId: this.visitId(), on: this.day() }));
   readonly planContext = computed<PlanContext | undefined>(() => {
     const context = this.context();
     if (!context) return undefined;
-    const past = context.file.visits.filter((v) => v.visitId !== context.visitId).map((v) => v.summary);
     return planContextOf(
       {
         dog: context.file.dog,
@@ -83,7 +86,7 @@ export class VisitStore {
         kindPool: context.kindPool,
         knownMarks: context.file.marks.filter((m) => m.visitId !== context.visitId),
       },
-      past,
+      this.past(),
     );
   });
   /** Past visits as far as mats go; summaries that did not count them say nothing. */
