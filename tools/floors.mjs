@@ -38,6 +38,7 @@ export const FLOORS = [
   'access',
   'search',
   'contract',
+  'day',
   'account',
   'letters',
 ];

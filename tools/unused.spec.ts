@@ -6,15 +6,18 @@ import { unusedExports } from './testing/unused.js';
  */
 const AHEAD: Readonly<Record<string, string>> = {
   adviseBaths: 'hand-back: how often it may be bathed',
+  brokenRules: 'today: what a dog would break where it is dragged to',
   celsiusAfter: 'blade drawer: how warm a blade is after its turns',
   cem43OfRamp: 'look back: after an incident with heat',
   chanceOfQuiet: 'plan: the chance that a piece stays without a sign',
   doseOfZone: 'look back: after an incident with heat',
+  drawDay: 'today: the chances of the day',
   firstWatch: 'dog file: time to the first watch, free of a model',
   goodSigns: 'table: which good sign makes silence mean something',
   growthPercentPerDay: 'dog file: how fast a mark grows',
   minutesToReach: 'table: minutes until the next band',
   passesUntilCheck: 'table: passes over one place until a hand feels for heat',
+  planDay: 'today: who takes which dog when',
   poissonInterval: 'look back: incidents per 1,000 minutes',
   protectionAfter: 'table: a wag unlocks nothing',
   rebuildProjections: 'the command that makes projections anew from events',

@@ -82,7 +82,9 @@ export const DUE_LIST = z.object({ due: z.array(DUE) });
 export type Due = z.infer<typeof DUE>;
 
 /** What is booked on a day with the same hands, minutes from midnight where the salon is; and what is booked ahead for a dog. */
-export const DAY_TAKEN = z.object({ taken: z.array(z.object({ from: z.number(), to: z.number() })) });
+const MINUTES = z.object({ from: z.number(), to: z.number() });
+/** What is taken of somebody's day, and when they work on it: `null`, not at all. Minutes from midnight. */
+export const DAY_TAKEN = z.object({ taken: z.array(MINUTES), works: MINUTES.nullable() });
 export const DAY_ASKED = z.object({ on: z.iso.date(), groomerId: z.uuid() });
 export const BOOKED_AHEAD = z.object({
   visits: z.array(z.object({ visitId: z.uuid(), dogId: z.uuid(), arrivesAt: z.iso.datetime(), groomer: z.string() })),

@@ -20,9 +20,17 @@ import {
 } from '../words/index.js';
 import { OWNER_FORM } from './dog-requests.js';
 import { BLADES_OWNED, HOUSE_RULES } from './house-rules.js';
+import { NO_OPENING, OPENING, SALON_POST } from './salon-page.js';
 
 /** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */
-export const STAFF = z.object({ staffId: z.uuid(), name: z.string(), role: z.enum(ROLES), trained: z.boolean() });
+export const STAFF = z.object({
+  staffId: z.uuid(),
+  name: z.string(),
+  role: z.enum(ROLES),
+  trained: z.boolean(),
+  /** No longer of the salon: named where they did something, and given nothing new. */
+  left: z.boolean().default(false),
+});
 export type Staff = z.infer<typeof STAFF>;
 
 export const SALON = z.object({
@@ -37,6 +45,10 @@ export const SALON = z.object({
   bladesOwned: BLADES_OWNED.default(null),
   /** The place whose clock counts, IANA. */
   timeZone: z.string().default(NO_ZONE),
+  opening: OPENING.default(NO_OPENING),
+  posts: z.array(SALON_POST).default([]),
+  /** Counts up with each change of the salon's page. */
+  version: z.int().default(1),
 });
 export type Salon = z.infer<typeof SALON>;
 

@@ -6,4 +6,5 @@ export * from './dog-requests.js';
 export * from './house-rules.js';
 export * from './owner-links.js';
 export * from './problem.js';
+export * from './salon-page.js';
 export * from './sign-in.js';

@@ -35,6 +35,40 @@ export const NEW_STAFF = z.strictObject({
   role: z.enum(ROLES),
   trained: z.boolean(),
 });
+/** Somebody new: they choose their password themselves, by a link that opens once. */
+export const INVITATION = z.strictObject({
+  name: z.string().trim().min(1, formProblem('form.name_missing')).max(60),
+  login,
+  role: z.enum(ROLES),
+  trained: z.boolean(),
+});
+export type InvitationForm = z.infer<typeof INVITATION>;
+/** A link by which somebody chooses a password; told once. */
+export const JOIN_LINK = z.object({ staffId: z.uuid(), url: z.string(), expiresAt: z.iso.datetime() });
+export type JoinLink = z.infer<typeof JOIN_LINK>;
+/** Whom a link is for. */
+export const JOIN_VIEW = z.object({ salonName: z.string(), name: z.string(), login: z.string() });
+export type JoinView = z.infer<typeof JOIN_VIEW>;
+export const CHOSEN_PASSWORD = z.strictObject({ password: newPassword });
+export const PASSWORD_CHANGE = z.strictObject({
+  old: z.string().min(1, formProblem('form.password_missing')).max(200),
+  password: newPassword,
+});
+export type PasswordChange = z.infer<typeof PASSWORD_CHANGE>;
+/** Where somebody is signed in. */
+export const SESSIONS = z.object({
+  sessions: z.array(
+    z.object({
+      key: z.string(),
+      agent: z.string(),
+      since: z.iso.datetime().nullable(),
+      used: z.iso.datetime().nullable(),
+      here: z.boolean(),
+    }),
+  ),
+});
+export type OpenSession = z.infer<typeof SESSIONS>['sessions'][number];
+
 /** A device that asks for the right to send entries in the name of whoever is signed in. */
 export const NEW_GRANT_FORM = z.strictObject({ device: z.string().trim().min(1).max(64) });
 /** Told once: the secret is nowhere but on that device. */

@@ -56,6 +56,7 @@ import type {
   ResistanceCause,
   RiskBand,
   Role,
+  SalonPost,
   RuleId,
   ServiceItem,
   SignalId,
@@ -71,6 +72,7 @@ import type {
   ToolKind,
   TriggerCause,
   Warning,
+  Weekday,
   ZoneGroup,
   ZoneId,
   ZonePart,
@@ -130,6 +132,8 @@ export interface LabelIds {
   resistance: ResistanceCause;
   risk: RiskBand;
   role: Role;
+  salonPost: SalonPost;
+  weekday: Weekday;
   service: ServiceItem;
   sex: (typeof SEXES)[number];
   signal: SignalId;

@@ -6,12 +6,11 @@ export interface Taken {
   readonly to: number;
 }
 
-/** Hours in which dogs come, and the steps in which hours are proposed. Our defaults, until the salon says its own. */
-const OPEN = { from: 9 * 60, to: 17 * 60 } as const;
+/** The steps in which hours are proposed. Our default. */
 const STEP = 15;
 
 export interface HourProposed {
-  /** `HH:MM`; the opening hour where nothing is free. */
+  /** `HH:MM`; the opening hour where nothing is free, none where nobody works. */
   readonly at: string;
   readonly free: boolean;
   readonly because: Reason;
@@ -20,15 +19,17 @@ export interface HourProposed {
 /**
  * The first hour of a day at which a visit fits between what is booked with the same hands.
  * @param minutes it takes, > 0
- * @example proposeHour([{ from: 540, to: 600 }], 60).at // => '10:00'
+ * @param open when these hands work on that day; `undefined`: not at all
+ * @example proposeHour([{ from: 540, to: 600 }], 60, { from: 540, to: 1020 }).at // => '10:00'
  */
-export function proposeHour(taken: readonly Taken[], minutes: number): HourProposed {
-  for (let from = OPEN.from; from + minutes <= OPEN.to; from += STEP) {
+export function proposeHour(taken: readonly Taken[], minutes: number, open: Taken | undefined): HourProposed {
+  if (!open) return { at: '', free: false, because: reason('hour.shut', {}, 0.9) };
+  for (let from = open.from; from + minutes <= open.to; from += STEP) {
     if (taken.some((t) => t.from < from + minutes && from < t.to)) continue;
-    const next = Math.min(OPEN.to, ...taken.filter((t) => t.from >= from).map((t) => t.from));
+    const next = Math.min(open.to, ...taken.filter((t) => t.from >= from).map((t) => t.from));
     return { at: hour(from), free: true, because: reason('hour.free', { text: hour(from), from: minutes, to: next - from }, 0.4) };
   }
-  return { at: hour(OPEN.from), free: false, because: reason('hour.full', { text: hour(OPEN.from) }, 0.8) };
+  return { at: hour(open.from), free: false, because: reason('hour.full', { text: hour(open.from) }, 0.8) };
 }
 
 const hour = (minute: number): string => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;

@@ -38,9 +38,11 @@ describe('the usual service of a dog', () => {
     expect(of([past(400, { writtenAfter: true })]).asked.sessionMinutes).toBe(90));
 });
 
+const OPEN = { from: 540, to: 1020 };
+
 describe('the hour that is proposed', () => {
   it('is the first at which it fits between what is booked', () => {
-    expect(proposeHour([], 60).at).toBe('09:00');
+    expect(proposeHour([], 60, OPEN).at).toBe('09:00');
     expect(
       proposeHour(
         [
@@ -48,9 +50,10 @@ describe('the hour that is proposed', () => {
           { from: 630, to: 700 },
         ],
         60,
+        OPEN,
       ).at,
     ).toBe('11:45');
-    expect(proposeHour([{ from: 545, to: 600 }], 15).at).toBe('10:00');
+    expect(proposeHour([{ from: 545, to: 600 }], 15, OPEN).at).toBe('10:00');
   });
   it('never overlaps, whatever is booked', () => {
     for (let seed = 1; seed < 60; seed++) {
@@ -58,7 +61,7 @@ describe('the hour that is proposed', () => {
         from: 540 + ((seed * 37 + i * 113) % 400),
         to: 560 + ((seed * 37 + i * 113) % 400) + (seed % 7) * 10,
       }));
-      const { at, free } = proposeHour(taken, 45);
+      const { at, free } = proposeHour(taken, 45, OPEN);
       const from = minuteOfDay(at);
       if (free)
         expect(taken.some((t) => t.from < from + 45 && from < t.to))
@@ -66,5 +69,10 @@ describe('the hour that is proposed', () => {
           .toBeFalse();
     }
   });
-  it('says when the day is full', () => expect(proposeHour([{ from: 540, to: 1000 }], 60).free).toBeFalse());
+  it('says when the day is full', () => expect(proposeHour([{ from: 540, to: 1000 }], 60, OPEN).free).toBeFalse());
+  it('keeps to the hours of these hands, and names none where they do not work', () => {
+    expect(proposeHour([], 60, { from: 720, to: 900 }).at).toBe('12:00');
+    expect(proposeHour([{ from: 720, to: 850 }], 60, { from: 720, to: 900 }).free).toBeFalse();
+    expect(proposeHour([], 60, undefined)).toEqual(jasmine.objectContaining({ at: '', free: false }));
+  });
 });

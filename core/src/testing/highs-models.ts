@@ -101,3 +101,45 @@ export function changeoverModel(problem: PlanProblem): string {
     'End',
   ].join('\n');
 }
+
+/** Who has which: each of n jobs goes to one of n people, so that the costs add up to least. @param costs by job and person */
+export function assignmentModel(costs: readonly (readonly number[])[]): string {
+  const x = (i: number, j: number): string => `x_${i}_${j}`;
+  const all = costs.flatMap((row, i) => row.map((cost, j) => ({ i, j, cost })));
+  return [
+    'Minimize',
+    ` cost: ${all.map(({ i, j, cost }) => `${cost} ${x(i, j)}`).join(' + ')}`,
+    'Subject To',
+    ...costs.map((row, i) => ` job${i}: ${row.map((_, j) => x(i, j)).join(' + ')} = 1`),
+    ...costs.map((_, j) => ` one${j}: ${costs.map((_, i) => x(i, j)).join(' + ')} = 1`),
+    'Binary',
+    ` ${all.map(({ i, j }) => x(i, j)).join(' ')}`,
+    'End',
+  ].join('\n');
+}
+
+/** One machine, weighted tardiness, whole minutes: x_j_t is 1 when job j begins at t. @param jobs minutes, due and weight of each */
+export function tardinessModel(jobs: readonly { readonly p: number; readonly d: number; readonly w: number }[]): string {
+  const horizon = jobs.reduce((sum, j) => sum + j.p, 0);
+  const starts = jobs.flatMap(({ p, d, w }, j) =>
+    Array.from({ length: horizon - p + 1 }, (_, t) => ({ j, t, p, cost: w * Math.max(0, t + p - d) })),
+  );
+  const name = ({ j, t }: { j: number; t: number }): string => `x_${j}_${t}`;
+  const at = (t: number): string[] => starts.filter((s) => s.t <= t && t < s.t + s.p).map(name);
+  return [
+    'Minimize',
+    ` late: ${starts.map((s) => `${s.cost} ${name(s)}`).join(' + ')}`,
+    'Subject To',
+    ...jobs.map(
+      (_, j) =>
+        ` once${j}: ${starts
+          .filter((s) => s.j === j)
+          .map(name)
+          .join(' + ')} = 1`,
+    ),
+    ...Array.from({ length: horizon }, (_, t) => ` one${t}: ${at(t).join(' + ')} <= 1`),
+    'Binary',
+    ` ${starts.map(name).join(' ')}`,
+    'End',
+  ].join('\n');
+}

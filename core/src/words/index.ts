@@ -29,6 +29,7 @@ export * from './problems.js';
 export * from './reason.js';
 export * from './rule.js';
 export * from './rules.js';
+export * from './salon.js';
 export * from './skin.js';
 export * from './strain.js';
 export * from './tools.js';

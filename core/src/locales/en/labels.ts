@@ -44,7 +44,16 @@ import {
   INCIDENT_LOOK_LABELS,
   RISK_LABELS,
 } from './labels/incidents.js';
-import { BITE_TOLD_LABELS, CONTACT_ROLE_LABELS, PHASE_LABELS, PHOTO_KIND_LABELS, PROBLEM_LABELS, ROLE_LABELS } from './labels/people.js';
+import {
+  BITE_TOLD_LABELS,
+  CONTACT_ROLE_LABELS,
+  PHASE_LABELS,
+  PHOTO_KIND_LABELS,
+  PROBLEM_LABELS,
+  ROLE_LABELS,
+  SALON_POST_LABELS,
+  WEEKDAY_LABELS,
+} from './labels/people.js';
 import { ACCOUNT_SECTION_LABELS, HEALING_LABELS, TOLD_HOW_LABELS } from './labels/after.js';
 import { BAND_LABELS, ELSEWHERE_LABELS, SIGNAL_LABELS } from './labels/signals.js';
 import {
@@ -114,6 +123,8 @@ export const LABELS: Labels = {
   resistance: RESISTANCE_QUESTIONS,
   risk: RISK_LABELS,
   role: ROLE_LABELS,
+  salonPost: SALON_POST_LABELS,
+  weekday: WEEKDAY_LABELS,
   service: SERVICE_ITEM_LABELS,
   sex: SEX_LABELS,
   signal: SIGNAL_LABELS,

@@ -52,5 +52,7 @@ export const INCIDENTS_RULES = {
   'usual.after_stop': rule('practice', 'minutes'),
   'hour.free': rule('computed', 'from', 'to', 'text'),
   'hour.full': rule('computed', 'text'),
+  'hour.shut': rule('computed'),
+  'next.shut': rule('computed', 'on'),
   'next.vet_first': rule('floor', 'things'),
 } as const satisfies Record<string, Rule>;

@@ -1,4 +1,20 @@
-import type { BITE_TOLD, CONTACT_ROLES, Phase, PHOTO_KINDS, ProblemCode, Role } from '../../../words/index.js';
+import type { BITE_TOLD, CONTACT_ROLES, Phase, PHOTO_KINDS, ProblemCode, Role, SalonPost, Weekday } from '../../../words/index.js';
+export const SALON_POST_LABELS: Readonly<Record<SalonPost, string>> = {
+  table: 'table',
+  tub: 'tub',
+  stand_dryer: 'stand dryer',
+  high_velocity_dryer: 'high-velocity dryer',
+  resting_place: 'resting place',
+};
+export const WEEKDAY_LABELS: Readonly<Record<Weekday, string>> = {
+  monday: 'Monday',
+  tuesday: 'Tuesday',
+  wednesday: 'Wednesday',
+  thursday: 'Thursday',
+  friday: 'Friday',
+  saturday: 'Saturday',
+  sunday: 'Sunday',
+};
 export const ROLE_LABELS: Readonly<Record<Role, string>> = { lead: 'lead', groomer: 'groomer', bather: 'bather' };
 
 export const PHASE_LABELS: Readonly<Record<Phase, string>> = {

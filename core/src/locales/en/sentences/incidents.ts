@@ -49,5 +49,7 @@ export const INCIDENTS_SENTENCES = {
   'usual.after_stop': 'After a stop the next visit is short: {minutes} min.',
   'hour.free': '{text} is free that day: {to} min are open from then on, {from} min are needed.',
   'hour.full': 'Nothing is free from {text} on that is long enough: another day, or by hand.',
+  'hour.shut': 'Nobody of these hands works that day: another day, or a time by hand.',
+  'next.shut': 'The salon is shut on {on}.',
   'next.vet_first': 'Not before a vet has said so: {things}.',
 } as const;
