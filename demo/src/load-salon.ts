@@ -1,8 +1,9 @@
 import { uuidV7, type VisitEvent } from '@mansuet/core/log';
 import type { VisitSummary } from '@mansuet/core/visit';
-import type { Phase } from '@mansuet/core/words';
-
-import type { Database } from '@mansuet/server/database/database';
+import { type Phase, WEEKDAYS } from '@mansuet/core/words';
+import { randomUUID } from 'node:crypto';
+import type { Database, InSalon } from '@mansuet/server/database/database';
+import { changeOpening, changePosts } from '@mansuet/server/salon/salon.repository';
 import { addDog, addNote } from '@mansuet/server/dogs/dogs.repository';
 import { addStaff, checkPassword, foundSalon, type Who } from '@mansuet/server/sign-in/sign-in.repository';
 import { DEMO_LOGINS } from '@mansuet/server/sign-in/demo-logins';
@@ -45,8 +46,29 @@ export async function foundDemoSalon(db: Database): Promise<Who | undefined> {
     await db.inSalon(who.salonId, (trx) =>
       addStaff(trx, who.salonId, { name: p.name, login: p.login, password: p.password, role: p.role, trained: p.login === 'rafael' }),
     );
+  await db.inSalon(who.salonId, (trx) => furnish(trx));
   return who;
 }
+
+/** Two rooms, and a salon that is open every day: the demo begins on whatever day it is. */
+async function furnish(trx: InSalon): Promise<void> {
+  const week = WEEKDAYS.map(() => ({ from: '08:30', to: '18:00' }));
+  valueOf(await changeOpening(trx, { week, closed: [], version: 1 }));
+  const posts = POSTS.map(([name, kind, room]) => ({ postId: randomUUID(), name, kind, room }));
+  valueOf(await changePosts(trx, { posts, version: 2 }));
+}
+const POSTS = [
+  ['Window table', 'table', 'Front'],
+  ['Lift table', 'table', 'Front'],
+  ['Corner table', 'table', 'Back'],
+  ['Deep tub', 'tub', 'Back'],
+  ['Walk-in tub', 'tub', 'Back'],
+  ['Stand dryer', 'stand_dryer', 'Front'],
+  ['Quiet stand dryer', 'stand_dryer', 'Back'],
+  ['Blaster', 'high_velocity_dryer', 'Back'],
+  ['Lower pen', 'resting_place', 'Front'],
+  ['Mat by the desk', 'resting_place', 'Front'],
+] as const;
 
 /** Who leads the demo salon that is already there. */
 export async function demoLead(db: Database): Promise<Who | undefined> {

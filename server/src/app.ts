@@ -14,6 +14,9 @@ import { tillRoutes } from './after-visit/till.routes.js';
 import { bookingRoutes } from './bookings/bookings.routes.js';
 import type { Database } from './database/database.js';
 import { dogRoutes } from './dogs/dogs.routes.js';
+import { salonRoutes } from './salon/salon.routes.js';
+import { joinRoutes } from './people/join.routes.js';
+import { peopleRoutes } from './people/people.routes.js';
 import { houseRuleRoutes } from './house-rules/house-rules.routes.js';
 import { liveRoutes } from './live/live.routes.js';
 import type { LiveHub } from './live/live-hub.js';
@@ -119,11 +122,12 @@ export function createApp(parts: AppParts): Express {
     response.set('cache-control', 'no-store').json({ ok: true });
   });
   // Before the session: who holds a link has none, and gets no cookie.
-  api.use('/o', (_request, response, next) => {
+  api.use(['/o', '/join'], (_request, response, next) => {
     response.set('cache-control', 'no-store').set('referrer-policy', 'no-referrer');
     next();
   });
   api.use('/o', holderRoutes(parts.db, parts.clock));
+  api.use('/join', joinRoutes(parts.db, parts.clock));
   const Store = connectPgSimple(session);
   api.use(
     session({
@@ -158,6 +162,8 @@ export function createApp(parts: AppParts): Express {
   api.use(requireCsrf);
   api.use(grantRoutes(parts));
   api.use(houseRuleRoutes(parts));
+  api.use(salonRoutes(parts));
+  api.use(peopleRoutes(parts));
   api.use(dogRoutes(parts));
   api.use(photoRoutes(parts));
   api.use(salonLinkRoutes(parts));

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { sql } from 'kysely';
 import { DAY_ASKED } from '@mansuet/core/contract';
+import { worksOn } from '@mansuet/core/day';
 import { clockOf } from '@mansuet/core/days';
 import { minuteOfDay } from '@mansuet/core/next-visit';
 import { done } from '@mansuet/core/words';
@@ -29,7 +30,13 @@ export function bookingRoutes(parts: RouteParts): Router {
         const from = minuteOfDay(clockOf(r.arrives_at, salon.timeZone));
         return { from, to: from + Number(r.minutes ?? 90) };
       });
-      return done({ taken });
+      const person = await trx
+        .selectFrom('staff')
+        .select(['week', 'off', 'left_at'])
+        .where('staff_id', '=', input.groomerId)
+        .executeTakeFirst();
+      const works = person && !person.left_at ? worksOn(salon.opening, person, input.on) : undefined;
+      return done({ taken, works: works ?? null });
     }),
   );
   router.get(

@@ -9,6 +9,7 @@ import * as honestLog from './migrations/006-honest-log.js';
 import * as oneWayIn from './migrations/007-one-way-in.js';
 import * as atTheTable from './migrations/008-at-the-table.js';
 import * as afterTheVisit from './migrations/009-after-the-visit.js';
+import * as salonAndPeople from './migrations/010-salon-and-people.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -21,6 +22,7 @@ const MIGRATIONS = {
   '007-one-way-in': oneWayIn,
   '008-at-the-table': atTheTable,
   '009-after-the-visit': afterTheVisit,
+  '010-salon-and-people': salonAndPeople,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

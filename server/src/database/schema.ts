@@ -2,13 +2,19 @@ import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type {
   AfterVisit,
   AgreementAnswer,
+  DaysOff,
   DogNoteForm,
   IntakeAnswer,
   LinkKind,
   Message,
+  Opening,
   OwnerForm,
+  PersonBreak,
   Photo,
+  SalonPostOf,
   ToldAccount,
+  Week,
+  WorkLimits,
 } from '@mansuet/core/contract';
 import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import type { VisitEvent } from '@mansuet/core/log';
@@ -20,6 +26,8 @@ import type { ColumnsOf } from './columns.js';
 export interface Tables {
   salon: SalonTable;
   staff: StaffTable;
+  staff_link: StaffLinkTable;
+  session: SessionTable;
   owner: OwnerTable;
   dog: DogTable;
   dog_note: DogNoteTable;
@@ -54,6 +62,10 @@ interface SalonTable {
   blades_owned: ColumnType<BladeId[] | null, BladeId[] | null | undefined, BladeId[] | null>;
   /** IANA. */
   time_zone: Generated<string>;
+  /** `null`: the salon has not said its own. */
+  opening: JSONColumnType<Opening, string, string> | null;
+  posts: ColumnType<SalonPostOf[], string | undefined, string>;
+  version: Generated<number>;
 }
 interface StaffTable {
   salon_id: string;
@@ -63,6 +75,31 @@ interface StaffTable {
   password_hash: string;
   role: Role;
   trained: boolean;
+  version: Generated<number>;
+  /** `null`: whenever the salon is open. */
+  week: ColumnType<Week | null, string | null | undefined, string | null>;
+  breaks: ColumnType<PersonBreak[], string | undefined, string>;
+  off: ColumnType<DaysOff[], string | undefined, string>;
+  limits: ColumnType<WorkLimits | null, string | null | undefined, string | null>;
+  /** When they chose a password of their own. */
+  joined_at: ColumnType<Date | null, string | null | undefined, string | null>;
+  left_at: ColumnType<Date | null, never, string | null>;
+}
+interface StaffLinkTable {
+  salon_id: string;
+  link_id: string;
+  staff_id: string;
+  /** SHA-256 of the secret. */
+  secret_hash: Buffer;
+  made_at: ColumnType<Date, string, never>;
+  expires_at: ColumnType<Date, string, never>;
+  used_at: ColumnType<Date | null, never, string>;
+}
+/** The session store's own. */
+interface SessionTable {
+  sid: string;
+  sess: ColumnType<Record<string, unknown>, never, never>;
+  expire: ColumnType<Date, never, never>;
 }
 interface OwnerTable {
   salon_id: string;

@@ -10,6 +10,9 @@ declare module 'express-session' {
     csrf: string;
     /** When its end was last put off, Unix time in ms. */
     renewedMs: number;
+    /** When the sign-in was, Unix time in ms, and what the browser said it was. */
+    begunMs: number;
+    agent: string;
   }
 }
 

@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import { type Selectable, sql } from 'kysely';
-import { type FirstRunForm, HOUSE_RULES, type NewStaffForm, type Salon, type Staff } from '@mansuet/core/contract';
+import { type FirstRunForm, HOUSE_RULES, type NewStaffForm, NO_OPENING, type Salon, type Staff } from '@mansuet/core/contract';
 import { NO_ZONE, type Zone } from '@mansuet/core/days';
 import { done, type Outcome, refused, refusedField, type Role, saying } from '@mansuet/core/words';
 import { randomUUID } from 'node:crypto';
@@ -34,7 +34,12 @@ export async function enterSalon(trx: InSalon, who: Who): Promise<{ staff: Staff
     salon_row: Selectable<Tables['salon']>;
   }>`select * from enter_salon(${who.salonId}, ${who.staffId})`.execute(trx);
   const row = rows[0];
-  return row && { staff: { staffId: who.staffId, name: row.name, role: row.role, trained: row.trained }, salon: salonFrom(row.salon_row) };
+  return (
+    row && {
+      staff: { staffId: who.staffId, name: row.name, role: row.role, trained: row.trained, left: false },
+      salon: salonFrom(row.salon_row),
+    }
+  );
 }
 
 export async function salonOf(trx: InSalon): Promise<Salon | undefined> {
@@ -53,6 +58,9 @@ function salonFrom(row: Selectable<Tables['salon']>): Salon {
     house: HOUSE_RULES.parse(row.house_rules),
     bladesOwned: row.blades_owned,
     timeZone: row.time_zone,
+    opening: row.opening ?? NO_OPENING,
+    posts: row.posts,
+    version: row.version,
   };
 }
 
@@ -62,8 +70,8 @@ export async function zoneOf(trx: InSalon): Promise<Zone> {
 }
 
 export async function staffOf(trx: InSalon): Promise<Staff[]> {
-  const rows = await trx.selectFrom('staff').select(['staff_id', 'name', 'role', 'trained']).orderBy('name').execute();
-  return rows.map((r) => ({ staffId: r.staff_id, name: r.name, role: r.role, trained: r.trained }));
+  const rows = await trx.selectFrom('staff').select(['staff_id', 'name', 'role', 'trained', 'left_at']).orderBy('name').execute();
+  return rows.map((r) => ({ staffId: r.staff_id, name: r.name, role: r.role, trained: r.trained, left: r.left_at !== null }));
 }
 
 export async function hasSalon(db: Database): Promise<boolean> {
@@ -90,8 +98,8 @@ export async function foundSalon(db: Database, form: FirstRunForm): Promise<Outc
 /** Adds a member of staff. @returns the id */
 export async function addStaff(trx: InSalon, salonId: string, form: NewStaffForm): Promise<Outcome<string>> {
   const staffId = randomUUID();
-  const { rows } = await sql`select 1 from find_login(${form.login})`.execute(trx);
-  if (rows.length > 0) return refusedField('login', saying('form.sign_in_name_taken', {}));
+  const { rows } = await sql<{ taken: boolean }>`select login_taken(${form.login}) as taken`.execute(trx);
+  if (rows[0]?.taken) return refusedField('login', saying('form.sign_in_name_taken', {}));
   await trx
     .insertInto('staff')
     .values({

@@ -1,17 +1,13 @@
 import { Router, type Request } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import { randomBytes } from 'node:crypto';
 import { FIRST_RUN, NEW_STAFF, type Session, SIGN_IN } from '@mansuet/core/contract';
 import type { Database } from '../database/database.js';
 import { asMadeId } from '../route/answers.js';
 import { type RouteParts, routesOf } from '../route/route.js';
 import { requireCsrf } from './require-session.js';
+import { triesLimit } from './tries-limit.js';
 import { addStaff, checkPassword, enterSalon, foundSalon, hasSalon, type Who } from './sign-in.repository.js';
-import { ProblemError, valueOf } from '../problems/problem-error.js';
-
-const WINDOW_MS = 15 * 60_000;
-/** Failed tries from one address in the window. Our default. */
-const FAILED_TRIES = 10;
+import { valueOf } from '../problems/problem-error.js';
 
 export interface SignInOptions {
   readonly demoLogins: Session['demoLogins'];
@@ -23,16 +19,7 @@ export interface SignInOptions {
 export function signInRoutes(parts: RouteParts, options: SignInOptions): Router {
   const router = Router();
   const { db } = parts;
-  const limit = rateLimit({
-    windowMs: WINDOW_MS,
-    limit: FAILED_TRIES,
-    skipSuccessfulRequests: true,
-    standardHeaders: true,
-    legacyHeaders: false,
-    handler: () => {
-      throw new ProblemError('too_many_tries');
-    },
-  });
+  const limit = triesLimit();
 
   router.get('/session', async (request, response) => {
     response.json(await sessionAnswer(db, request, options));
@@ -41,7 +28,7 @@ export function signInRoutes(parts: RouteParts, options: SignInOptions): Router 
   router.post('/session', limit, async (request, response) => {
     const form = SIGN_IN.parse(request.body);
     const who = valueOf(await checkPassword(db, form.login, form.password));
-    await begin(request, who);
+    await begin(request, who, parts.clock());
     response.json(await sessionAnswer(db, request, options));
   });
 
@@ -52,7 +39,7 @@ export function signInRoutes(parts: RouteParts, options: SignInOptions): Router 
 
   router.post('/first-run', limit, async (request, response) => {
     const who = valueOf(await foundSalon(db, FIRST_RUN.parse(request.body)));
-    await begin(request, who);
+    await begin(request, who, parts.clock());
     response.status(201).json(await sessionAnswer(db, request, options));
   });
 
@@ -64,11 +51,17 @@ export function signInRoutes(parts: RouteParts, options: SignInOptions): Router 
   return router;
 }
 
+/** What a browser says of itself, as far as it is kept. */
+const AGENT_LETTERS = 300;
+
 /** A new session id at sign-in, so that one fixed beforehand is worth nothing. */
-async function begin(request: Request, who: Who): Promise<void> {
+async function begin(request: Request, who: Who, now: Date): Promise<void> {
   await new Promise<void>((done, fail) => request.session.regenerate((error: unknown) => (error ? fail(asError(error)) : done())));
   request.session.who = who;
   request.session.csrf = randomBytes(24).toString('base64url');
+  request.session.agent = (request.get('user-agent') ?? '').slice(0, AGENT_LETTERS);
+  request.session.begunMs = now.getTime();
+  request.session.renewedMs = now.getTime();
 }
 
 const asError = (thrown: unknown): Error => (thrown instanceof Error ? thrown : new Error('session store failed', { cause: thrown }));
