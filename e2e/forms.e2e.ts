@@ -83,7 +83,7 @@ test('a bather sees no button that would be refused', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'New dog' })).toHaveCount(0);
 });
 
-test('an empty installation asks for its first run, and shows no demo logins', async ({ page }) => {
+test('an empty installation asks for its first run, and shows no demo logins', async ({ browser, page }) => {
   const admin = new pg.Client({ connectionString: process.env['MANSUET_ADMIN_URL'] });
   await admin.connect();
   const database = `empty_${Date.now()}`;
@@ -105,8 +105,50 @@ test('an empty installation asks for its first run, and shows no demo logins', a
   await page.getByLabel('Your sign-in name').fill('ines');
   await page.getByLabel('Your password').fill('a long enough one');
   await page.getByRole('button', { name: 'Open the salon' }).click();
-  await page.waitForURL('**/dogs');
-  await expect(page.getByText('No dog is entered yet')).toBeVisible();
+  // It is led through its own page, to its first dog.
+  await page.waitForURL('**/salon?first');
+  await page.getByLabel('The emergency line').fill('0550 1');
+  await page.getByLabel('Currency').fill('nzd');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('group', { name: 'Monday' }).getByRole('button', { name: 'Monday' }).click();
+  await expect(page.getByRole('group', { name: 'Monday' })).toContainText('shut');
+  const tuesday = page.getByRole('group', { name: 'Tuesday' });
+  await tuesday.getByLabel('Until').fill('08:00');
+  await page.getByRole('button', { name: 'Keep these hours' }).click();
+  await expect(tuesday.getByText('It ends before it begins.')).toBeVisible();
+  await tuesday.getByLabel('Until').fill('18:30');
+  await page.getByRole('button', { name: 'Keep these hours' }).click();
+  await page.getByRole('button', { name: 'Add a table' }).click();
+  await page.getByRole('button', { name: 'Keep these posts' }).click();
+  await expect(page.getByText('Give the room it stands in.')).toBeVisible();
+  await page.getByRole('group', { name: 'Table 1' }).getByLabel('Room').fill('Front');
+  await page.getByRole('button', { name: 'Keep these posts' }).click();
+
+  // A colleague chooses a password by a link that opens once, on a device of their own.
+  await page.getByLabel('Name', { exact: true }).fill('Joss Tell');
+  await page.getByLabel('Sign-in name').fill('joss');
+  await page.getByRole('button', { name: 'Make a link for them' }).click();
+  const link = await page.locator('man-join-link .link').innerText();
+  const theirs = await browser.newContext();
+  const other = await theirs.newPage();
+  await other.goto(link);
+  await expect(other.getByRole('heading', { name: 'Welcome, Joss Tell' })).toBeVisible();
+  await isForEveryone(other, 'choosing a password');
+  await other.getByLabel('Your password').fill('short');
+  await other.getByRole('button', { name: 'Take this password' }).click();
+  await expect(other.getByText('At least 10 characters.')).toBeVisible();
+  await other.getByLabel('Your password').fill('another long one');
+  await other.getByRole('button', { name: 'Take this password' }).click();
+  await other.getByRole('link', { name: 'Sign in' }).click();
+  await other.getByLabel('Sign-in name').fill('joss');
+  await other.getByLabel('Password').fill('another long one');
+  await other.getByRole('button', { name: 'Sign in' }).click();
+  await other.waitForURL('**/today');
+  await expect(other.getByRole('link', { name: 'Salon', exact: true })).toHaveCount(0);
+  await theirs.close();
+
+  await page.getByRole('link', { name: 'Enter the first dog' }).click();
+  await page.waitForURL('**/dogs/new');
   await page.goto(`http://127.0.0.1:${port}/today`);
   await expect(page.getByText('No dog is booked today').first()).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();

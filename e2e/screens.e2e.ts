@@ -107,6 +107,18 @@ const SCREENS: readonly Screen[] = [
     states: [wrong('Send the questions', 'Give a name.')],
   },
   { name: 'messages', path: '/messages', shows: /No message yet|please tell us|Tidewrack:/ },
+  {
+    name: 'salon',
+    path: '/salon',
+    shows: 'Vet to ring in an emergency',
+    states: [
+      tab('Opening hours', 'Shut on these days'),
+      tab('Rooms and posts', 'Add a table'),
+      tab('People', 'Somebody new'),
+      opened('Hours and limits of Odette Marrow'),
+    ],
+  },
+  { name: 'you', path: '/me', shows: 'this browser' },
   { name: 'house rules', path: '/house-rules', shows: 'What no house rule lowers' },
   {
     name: 'table',

@@ -32,6 +32,11 @@ export const routes: Routes = [
     loadComponent: () => import('./owner-page/owner-link.page').then((m) => m.OwnerLinkPage),
   },
   {
+    path: 'join/:secret',
+    title: 'Choose a password · Mansuet',
+    loadComponent: () => import('./people/join.page').then((m) => m.JoinPage),
+  },
+  {
     path: 'controls',
     title: 'Controls · Mansuet',
     canActivate: [isDemo],
@@ -81,6 +86,8 @@ export const routes: Routes = [
         title: 'House rules · Mansuet',
         loadComponent: () => import('./house-rules/house-rules.page').then((m) => m.HouseRulesPage),
       },
+      { path: 'salon', title: 'Salon · Mansuet', loadComponent: () => import('./salon/salon.page').then((m) => m.SalonPage) },
+      { path: 'me', title: 'You · Mansuet', loadComponent: () => import('./people/me.page').then((m) => m.MePage) },
       {
         path: 'visits/:visitId',
         loadComponent: () => import('./visit/visit-frame').then((m) => m.VisitFrame),

@@ -64,7 +64,7 @@ export class BookVisitPage {
   protected readonly trouble = signal('');
   protected readonly groomers = computed(() =>
     this.staff()
-      .filter((s) => s.role !== 'bather')
+      .filter((s) => s.role !== 'bather' && !s.left)
       .map((s) => ({ value: s.staffId, label: s.name })),
   );
 

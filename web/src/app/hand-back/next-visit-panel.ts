@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { DAY_TAKEN } from '@mansuet/core/contract';
+import { DAY_TAKEN, NO_OPENING } from '@mansuet/core/contract';
+import { openDayNear, openOn } from '@mansuet/core/day';
 import { momentOf } from '@mansuet/core/days';
 import { minuteOfDay, proposeHour, type Taken, usualService } from '@mansuet/core/next-visit';
 import { summarize } from '@mansuet/core/visit';
-import type { ServiceItem } from '@mansuet/core/words';
+import { reason, type ServiceItem } from '@mansuet/core/words';
 import { ChoiceGroup } from '../controls/choice-group';
 import { DateField } from '../controls/date-field';
 import { Notice } from '../controls/notice';
@@ -43,21 +44,27 @@ export class NextVisitPanel {
   private readonly typedHour = signal<string | undefined>(undefined);
   private readonly typedMinutes = signal<number | null | undefined>(undefined);
   private readonly taken = signal<readonly Taken[]>([]);
+  /** When the groomer works that day; `undefined` until it is known: then as long as the salon is open. */
+  private readonly works = signal<Taken | null | undefined>(undefined);
+  private readonly opening = computed(() => this.visit.context()?.salon.opening ?? NO_OPENING);
 
   protected readonly may = computed(() => this.session.may('book'));
   protected readonly booked = computed(() => this.visit.state().nextVisit);
   /** A day each, with all that speaks for it. */
   protected readonly days = computed(() => {
     const why = new Map<string, string[]>();
-    for (const d of this.store.dates())
-      why.set(d.date, [...(why.get(d.date) ?? []), `${this.words.say(d.because)} (${this.words.source(d.because)})`]);
+    for (const d of this.store.dates()) {
+      const day = openDayNear(this.opening(), d.date, this.visit.today());
+      const shut = day === d.date ? [] : [this.words.say(reason('next.shut', { on: d.date }, 0.5))];
+      why.set(day, [...(why.get(day) ?? []), `${this.words.say(d.because)} (${this.words.source(d.because)})`, ...shut]);
+    }
     return [...why].map(([value, reasons]) => ({ value, label: this.when(value), detail: reasons.join(' ') }));
   });
   protected readonly vetFirst = computed(() => {
     const first = this.store.vetFirst();
     return first ? this.words.say(first) : '';
   });
-  protected readonly day = computed(() => this.typedDay() ?? this.store.dates()[0]?.date ?? '');
+  protected readonly day = computed(() => this.typedDay() ?? this.days()[0]?.value ?? '');
   private readonly usual = computed(() => {
     const dog = this.visit.dog();
     return dog && usualService(dog, [summarize(this.visit.state()), ...this.visit.past()], this.visit.today());
@@ -66,7 +73,11 @@ export class NextVisitPanel {
   protected readonly minutes = computed(() =>
     this.typedMinutes() === undefined ? (this.usual()?.asked.sessionMinutes ?? null) : this.typedMinutes(),
   );
-  protected readonly hour = computed(() => proposeHour(this.taken(), this.minutes() || 60));
+  protected readonly hour = computed(() => proposeHour(this.taken(), this.minutes() || 60, this.worksThen()));
+  private worksThen(): Taken | undefined {
+    const works = this.works();
+    return works === undefined ? openOn(this.opening(), this.day()) : (works ?? undefined);
+  }
   protected readonly at = computed(() => this.typedHour() ?? this.hour().at);
   protected readonly hourWhy = computed(() => this.words.say(this.hour().because));
   protected readonly items = computed(() => this.words.list((this.usual()?.asked.items ?? []).map((i) => this.words.labels.service[i])));
@@ -89,7 +100,9 @@ export class NextVisitPanel {
   private async look(day: string, groomerId: string | undefined): Promise<void> {
     if (!/^\d{4}-\d\d-\d\d$/.test(day) || !groomerId) return;
     const answer = await this.api.get(`/day-taken?on=${day}&groomerId=${groomerId}`, DAY_TAKEN);
-    if (answer.ok && day === this.day()) this.taken.set(answer.value.taken);
+    if (!answer.ok || day !== this.day()) return;
+    this.taken.set(answer.value.taken);
+    this.works.set(answer.value.works);
   }
 
   /** Two entries: the booking in its own log, and which one it is in this. */

@@ -58,6 +58,7 @@ export class Frame {
   protected readonly atTable = computed(() => /^\/visits\/[^/]+\/work/.test(this.url()));
   protected readonly openVisit = computed(() => /^\/visits\/([^/]+)/.exec(this.url())?.[1]);
   protected readonly who = computed(() => this.session.signedIn());
+  protected readonly mayManage = computed(() => this.session.may('manage_salon'));
   protected readonly roles = this.words.labels.role;
   private readonly pictures = inject(PictureBox);
   protected readonly picturesWaiting = computed(() => this.pictures.waiting().length);

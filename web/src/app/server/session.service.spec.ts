@@ -1,4 +1,4 @@
-import type { Session } from '@mansuet/core/contract';
+import { NO_OPENING, type Session } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { TestBed } from '@angular/core/testing';
 import { FakeApi } from '../testing/fake-api';
@@ -7,7 +7,7 @@ import { SessionService } from './session.service';
 const ID = '01900000-0000-7000-8000-000000000001';
 const SIGNED_IN: Session = {
   signedIn: {
-    staff: { staffId: ID, name: 'Tomasz Vane', role: 'bather', trained: false },
+    staff: { staffId: ID, name: 'Tomasz Vane', role: 'bather', trained: false, left: false },
     salon: {
       salonId: ID,
       name: 'Tidewrack',
@@ -18,6 +18,9 @@ const SIGNED_IN: Session = {
       house: HOUSE_DEFAULTS,
       bladesOwned: null,
       timeZone: 'Pacific/Auckland',
+      opening: NO_OPENING,
+      posts: [],
+      version: 1,
     },
     csrf: 'token',
   },

@@ -6,6 +6,7 @@ import {
   type BladesOwned,
   HOUSE_RULES,
   type HouseRuleChange,
+  type Salon,
   type Session,
   SESSION,
 } from '@mansuet/core/contract';
@@ -65,17 +66,21 @@ export class SessionService {
   async answerHouseRule(change: HouseRuleChange): Promise<Answer<HouseRules>> {
     const answer = await this.api.send('PUT', '/house-rules', change, HOUSE_RULES);
     const now = this.session();
-    if (answer.ok && now?.signedIn)
-      this.keep({ ...now, signedIn: { ...now.signedIn, salon: { ...now.signedIn.salon, house: answer.value } } });
+    if (answer.ok && now?.signedIn) this.takeSalon({ ...now.signedIn.salon, house: answer.value });
     return answer;
+  }
+
+  /** The salon as it is now, told by an answer of the server. */
+  takeSalon(salon: Salon): void {
+    const now = this.session();
+    if (now?.signedIn) this.keep({ ...now, signedIn: { ...now.signedIn, salon } });
   }
 
   /** Says which blades lie in the drawer; plans made from then on take no other. */
   async ownBlades(blades: BladesOwned): Promise<Answer<BladesOwned>> {
     const answer = await this.api.send('PUT', '/house-rules/blades', { blades }, BLADES_OWNED);
     const now = this.session();
-    if (answer.ok && now?.signedIn)
-      this.keep({ ...now, signedIn: { ...now.signedIn, salon: { ...now.signedIn.salon, bladesOwned: answer.value } } });
+    if (answer.ok && now?.signedIn) this.takeSalon({ ...now.signedIn.salon, bladesOwned: answer.value });
     return answer;
   }
 

@@ -30,7 +30,7 @@ const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
   template: `<div class="door">
     <main class="card wide panel">
       <h1>Set up your salon</h1>
-      <p class="quiet">This page is shown once. You become the salon’s lead; colleagues and dogs come next.</p>
+      <p class="quiet">This page is shown once. You become the salon’s lead; hours, rooms, colleagues and the first dog come next.</p>
       <form class="stack" [manErrors]="errors()" (ngSubmit)="found()" novalidate>
         <div class="two">
           @for (f of fields; track f.key) {
@@ -80,7 +80,7 @@ export class FirstRunPage {
     this.trouble.set('');
     if (!form.success) return;
     const answer = await this.session.foundSalon(form.data);
-    if (answer.ok) await this.router.navigateByUrl('/dogs');
+    if (answer.ok) await this.router.navigateByUrl('/salon?first');
     else {
       this.trouble.set(sayFailure(this.words, answer.failure));
       this.errors.set(fieldErrors(this.words, answer.failure));

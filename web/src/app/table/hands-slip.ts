@@ -32,16 +32,19 @@ export class HandsSlip {
 
   protected readonly has = computed(() => this.visit.state().handsId);
   protected readonly people = computed<readonly Choice<string>[]>(() =>
-    this.visit.staff().map(({ staffId, name }) => ({
-      value: staffId,
-      label: name,
-      detail:
-        staffId === this.has()
-          ? $localize`:@@hands.has:has the dog`
-          : this.here.others().includes(name)
-            ? $localize`:@@hands.here:has this dog open`
-            : '',
-    })),
+    this.visit
+      .staff()
+      .filter((s) => !s.left || s.staffId === this.has())
+      .map(({ staffId, name }) => ({
+        value: staffId,
+        label: name,
+        detail:
+          staffId === this.has()
+            ? $localize`:@@hands.has:has the dog`
+            : this.here.others().includes(name)
+              ? $localize`:@@hands.here:has this dog open`
+              : '',
+      })),
   );
 
   protected async give(staffId: string): Promise<void> {

@@ -4,7 +4,7 @@ import type { Provider, Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { firstValueFrom, Subject } from 'rxjs';
-import type { VisitContext } from '@mansuet/core/contract';
+import { NO_OPENING, type VisitContext } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
@@ -80,7 +80,7 @@ export async function openVisit<T>(
   more: readonly Provider[] = [],
 ): Promise<OpenVisit<T>> {
   const events = written([BOOKED, ...drafts]);
-  const staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer' as const, trained: true };
+  const staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer' as const, trained: true, left: false };
   const salon = {
     salonId: SALON,
     name: 'Tidewrack',
@@ -91,6 +91,9 @@ export async function openVisit<T>(
     house: HOUSE_DEFAULTS,
     bladesOwned: null,
     timeZone: 'UTC',
+    opening: NO_OPENING,
+    posts: [],
+    version: 1,
   };
   const context: VisitContext = {
     visitId: VISIT,
@@ -123,7 +126,7 @@ export async function openVisit<T>(
   api.answer('GET /visits', context);
   api.answer(`GET /visits/${VISIT}/links`, { links: [] });
   api.answer(`GET /visits/${VISIT}/after`, { account: null, messages: [] });
-  api.answer('GET /day-taken', { taken: [] });
+  api.answer('GET /day-taken', { taken: [], works: { from: 540, to: 1020 } });
   api.answerBy('POST /visits', storesAll);
   api.answer(`POST /visits/${VISIT}/here`, null);
   // Pictures wait on the device: what becomes of them is for the specs of their box.

@@ -21,7 +21,7 @@ function today(drafts: readonly EventDraft[]): Today {
   const events = written([BOOKED, ...drafts]);
   return {
     day: DAY,
-    staff: [{ staffId: STAFF, name: 'Rafael Quist', role: 'groomer', trained: true }],
+    staff: [{ staffId: STAFF, name: 'Rafael Quist', role: 'groomer', trained: true, left: false }],
     visits: [
       {
         visitId: VISIT,

@@ -17,7 +17,14 @@ export const RANGES = {
   /** The side of a mark. */
   markSide: { unit: 'mm', min: 0.5, max: 300, step: 0.5 },
   room: { unit: '°C', min: -10, max: 50, step: 1 },
+  /** What somebody lifts at most. */
+  lift: { unit: 'kg', min: 1, max: 60, step: 1 },
+  /** A break of somebody’s day. */
+  ownBreak: { unit: 'min', min: 5, max: 180, step: 5 },
 } as const satisfies Record<string, NumberRange>;
 
 /** What a vet may spend before we ring, in the salon's money. */
 export const vetLimit = (currency: string): NumberRange => ({ unit: currency, min: 0, max: 100_000, step: 10 });
+
+/** What a minute beside the usual costs, in the salon's money. */
+export const perMinute = (currency: string): NumberRange => ({ unit: currency, min: 0, max: 1000, step: 0.1 });
