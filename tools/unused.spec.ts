@@ -6,10 +6,12 @@ import { unusedExports } from './testing/unused.js';
  */
 const AHEAD: Readonly<Record<string, string>> = {
   adviseBaths: 'hand-back: how often it may be bathed',
+  blocksOfPlan: 'today: a visit as its day sees it',
   brokenRules: 'today: what a dog would break where it is dragged to',
   celsiusAfter: 'blade drawer: how warm a blade is after its turns',
   cem43OfRamp: 'look back: after an incident with heat',
   chanceOfQuiet: 'plan: the chance that a piece stays without a sign',
+  dogOfDay: 'today: a visit as its day sees it',
   doseOfZone: 'look back: after an incident with heat',
   drawDay: 'today: the chances of the day',
   firstWatch: 'dog file: time to the first watch, free of a model',

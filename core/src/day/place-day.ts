@@ -48,6 +48,8 @@ export class DayPlacer {
   private readonly used: { from: number; to: number; dog: DayDog }[][];
   private readonly isKeptApart: boolean;
   private readonly load: Float64Array;
+  private readonly trail: Done[] = [];
+  private last: DayChoice | undefined;
 
   constructor(private readonly problem: DayProblem) {
     const { from, to, slot, people, posts, dogs } = problem;
@@ -105,28 +107,69 @@ export class DayPlacer {
   }
 
   place(choice: DayChoice): DaySchedule {
-    for (const rows of [this.busy, this.taken, this.anyIn, this.loudIn, this.fearIn, this.apartIn]) for (const row of rows) row.fill(0);
-    for (const uses of this.used) uses.length = 0;
-    this.load.fill(0);
+    // What comes before the first thing that is otherwise than the last time stands as it stood.
+    const same = this.last ? this.sameUntil(this.last, choice) : 0;
+    for (let at = this.trail.length - 1; at >= same; at--) this.takeBack(this.trail[at]);
+    this.trail.length = same;
+    this.last = choice;
+    for (let at = same; at < choice.order.length; at++) {
+      const nr = choice.order[at] ?? -1;
+      const item = this.items[nr];
+      if (item) this.trail.push(this.placeItem(nr, item, choice));
+    }
     const stretches: PlacedStretch[] = [];
     const breaks: DaySchedule['breaks'][number][] = [];
     const unplaced: string[] = [];
-    for (const nr of choice.order) {
-      const item = this.items[nr];
-      if (!item) continue;
-      const first = Math.min(Math.max(choice.start[nr] ?? -1, item.from), Math.max(item.from, item.to));
-      if (item.dog < 0) {
-        const at = this.breakAt(item, first);
-        const person = this.problem.people[item.person];
-        if (at < 0 || !person) unplaced.push(`break ${person?.id ?? ''}`);
-        else breaks.push({ person: person.id, from: this.timeOf(at), to: this.timeOf(at + item.slots) });
-        continue;
-      }
-      const placed = this.dogAt(item, first, choice);
-      if (placed) stretches.push(...placed);
-      else unplaced.push(this.problem.dogs[item.dog]?.id ?? '');
+    for (const done of this.trail) {
+      if (done.stretches) for (const s of done.stretches) stretches.push(s);
+      if (done.rest) breaks.push(done.rest);
+      if (done.unplaced !== undefined) unplaced.push(done.unplaced);
     }
     return { stretches, breaks, unplaced };
+  }
+
+  /** How far two choices place the same items in the same way. */
+  private sameUntil(a: DayChoice, b: DayChoice): number {
+    const n = Math.min(a.order.length, b.order.length);
+    for (let at = 0; at < n; at++) {
+      const nr = b.order[at] ?? -1;
+      const dog = this.items[nr]?.dog ?? -1;
+      if (a.order[at] !== nr || a.start[nr] !== b.start[nr]) return at;
+      if (dog >= 0 && (a.who[dog] !== b.who[dog] || a.later[dog] !== b.later[dog] || a.post[dog] !== b.post[dog])) return at;
+    }
+    return n;
+  }
+
+  private placeItem(nr: number, item: Item, choice: DayChoice): Done {
+    const load = Float64Array.from(this.load);
+    const first = Math.min(Math.max(choice.start[nr] ?? -1, item.from), Math.max(item.from, item.to));
+    if (item.dog < 0) {
+      const at = this.breakAt(item, first);
+      const person = this.problem.people[item.person];
+      if (at < 0 || !person) return { load, unplaced: `break ${person?.id ?? ''}` };
+      const rest = { person: person.id, from: this.timeOf(at), to: this.timeOf(at + item.slots) };
+      return { load, rest, busy: { person: item.person, from: at, to: at + item.slots } };
+    }
+    const dog = this.problem.dogs[item.dog];
+    const placed = dog && this.dogAt(item, dog, first, choice);
+    if (!placed) return { load, unplaced: dog?.id ?? '' };
+    return { load, dog, placed, stretches: this.keep(dog, placed) };
+  }
+
+  /** As if it had never been placed. */
+  private takeBack(done: Done | undefined): void {
+    if (!done) return;
+    this.load.set(done.load);
+    if (done.busy) this.busy[done.busy.person]?.fill(0, done.busy.from, done.busy.to);
+    const { dog } = done;
+    if (!dog) return;
+    for (const p of done.placed ?? []) {
+      for (const h of [p.person, p.helper]) if (h >= 0) this.busy[h]?.fill(0, p.from, p.to);
+      if (p.post < 0) continue;
+      this.taken[p.post]?.fill(0, p.from, p.to);
+      this.markRoom(dog, p, -1);
+      this.used[p.post]?.pop();
+    }
   }
 
   private timeOf(slot: number): number {
@@ -147,9 +190,7 @@ export class DayPlacer {
     return -1;
   }
 
-  private dogAt(item: Item, first: number, choice: DayChoice): PlacedStretch[] | undefined {
-    const dog = this.problem.dogs[item.dog];
-    if (!dog) return undefined;
+  private dogAt(item: Item, dog: DayDog, first: number, choice: DayChoice): Placed[] | undefined {
     const waits = Math.floor(dog.waitsAtMost / this.problem.slot);
     const latest = Math.floor((dog.arrives.to - this.problem.from) / this.problem.slot);
     // From the wished slot on, then those before it.
@@ -162,7 +203,7 @@ export class DayPlacer {
         this.skip = 0;
         const waited = Math.max(0, s - latest);
         if (waited > waits) break;
-        if (this.restAt(item.dog, dog, choice, s, waits - waited, placed)) return this.keep(dog, placed);
+        if (this.restAt(item.dog, dog, choice, s, waits - waited, placed)) return placed;
       }
     return undefined;
   }
@@ -288,6 +329,18 @@ export class DayPlacer {
     return true;
   }
 
+  /** Who is in a room, and what is heard there. */
+  private markRoom(dog: DayDog, p: Placed, by: 1 | -1): void {
+    const room = this.roomOf[p.post] ?? 0;
+    const loud = dog.blocks[p.block]?.stretches[p.stretch]?.loud === true;
+    for (let s = p.from; s < p.to; s++) {
+      bump(this.anyIn[room], s, by);
+      if (loud) bump(this.loudIn[room], s, by);
+      if (dog.fearsLoud) bump(this.fearIn[room], s, by);
+      if (dog.apart) bump(this.apartIn[room], s, by);
+    }
+  }
+
   private keep(dog: DayDog, placed: readonly Placed[]): PlacedStretch[] {
     const { people, posts } = this.problem;
     for (const p of placed) {
@@ -297,14 +350,8 @@ export class DayPlacer {
       if (p.person >= 0) this.load[p.person] = (this.load[p.person] ?? 0) + stretch.load;
       if (p.helper >= 0) this.load[p.helper] = (this.load[p.helper] ?? 0) + stretch.load / 2;
       if (p.post < 0) continue;
-      const room = this.roomOf[p.post] ?? 0;
       this.taken[p.post]?.fill(1, p.from, p.to);
-      for (let s = p.from; s < p.to; s++) {
-        bump(this.anyIn[room], s);
-        if (stretch.loud) bump(this.loudIn[room], s);
-        if (dog.fearsLoud) bump(this.fearIn[room], s);
-        if (dog.apart) bump(this.apartIn[room], s);
-      }
+      this.markRoom(dog, p, 1);
       this.used[p.post]?.push({ from: p.from, to: p.to, dog });
     }
     return placed.map((p) => ({
@@ -320,6 +367,16 @@ export class DayPlacer {
   }
 }
 
+/** What was done for one item, and the loads before it. */
+interface Done {
+  readonly load: Float64Array;
+  readonly unplaced?: string;
+  readonly rest?: DaySchedule['breaks'][number];
+  readonly busy?: { readonly person: number; readonly from: number; readonly to: number };
+  readonly dog?: DayDog;
+  readonly placed?: readonly Placed[];
+  readonly stretches?: readonly PlacedStretch[];
+}
 interface Placed {
   readonly block: number;
   readonly stretch: number;
@@ -338,6 +395,6 @@ function forget(placed: Placed[], before: number): false {
 
 const isTheirs = (dog: DayDog, person: string): boolean => dog.fixed.person === undefined || dog.fixed.person === person;
 
-function bump(row: Uint8Array | undefined, at: number): void {
-  if (row) row[at] = (row[at] ?? 0) + 1;
+function bump(row: Uint8Array | undefined, at: number, by: 1 | -1): void {
+  if (row) row[at] = (row[at] ?? 0) + by;
 }

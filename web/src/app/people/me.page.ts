@@ -18,52 +18,66 @@ import { SessionsPanel } from './sessions-panel';
   template: `<div class="matter">
     <div class="body stack">
       <h1 i18n="@@me.head">You</h1>
-      @if (me(); as p) {
-        <section class="panel stack" aria-label="What the salon has written of you" i18n-aria-label="@@me.written">
-          <h2>{{ p.name }}</h2>
-          <ul>
-            @for (line of lines(); track line) {
-              <li>{{ line }}</li>
-            }
-          </ul>
-          <p class="quiet small" i18n="@@me.who">Only you and a lead see this. A lead changes it.</p>
-        </section>
-      }
-      <form class="panel stack" [manErrors]="form.errors()" (ngSubmit)="keep()" novalidate>
-        <h2 i18n="@@me.password">Password</h2>
-        <div class="grid">
-          <man-text
-            label="Your password now"
-            i18n-label="@@me.old"
-            name="old"
-            path="old"
-            type="password"
-            complete="current-password"
-            [value]="old()"
-            (typed)="old.set($event)"
-          />
-          <man-text
-            label="The new one (at least 10 characters)"
-            i18n-label="@@me.new"
-            name="new"
-            path="password"
-            type="password"
-            complete="new-password"
-            [value]="chosen()"
-            (typed)="chosen.set($event)"
-          />
+      <div class="columns two">
+        <div class="stack">
+          <form class="panel stack" [manErrors]="form.errors()" (ngSubmit)="keep()" novalidate>
+            <h2 i18n="@@me.password">Password</h2>
+            <div class="grid">
+              <man-text
+                label="Your password now"
+                i18n-label="@@me.old"
+                name="old"
+                path="old"
+                type="password"
+                complete="current-password"
+                [value]="old()"
+                (typed)="old.set($event)"
+              />
+              <man-text
+                label="The new one (at least 10 characters)"
+                i18n-label="@@me.new"
+                name="new"
+                path="password"
+                type="password"
+                complete="new-password"
+                [value]="chosen()"
+                (typed)="chosen.set($event)"
+              />
+            </div>
+            <man-notice kind="warn" live="alert" [says]="form.trouble()" />
+            <man-notice kind="good" live="status" [says]="form.said()" />
+            <div class="row"><button type="submit" class="plain" [disabled]="form.busy()" i18n="@@me.change">Change it</button></div>
+          </form>
+          <section class="panel">
+            <man-sessions />
+          </section>
         </div>
-        <man-notice kind="warn" live="alert" [says]="form.trouble()" />
-        <man-notice kind="good" live="status" [says]="form.said()" />
-        <div class="row"><button type="submit" class="plain" [disabled]="form.busy()" i18n="@@me.change">Change it</button></div>
-      </form>
-      <section class="panel">
-        <man-sessions />
-      </section>
+        <div class="stack">
+          @if (me(); as p) {
+            <section class="panel stack" aria-label="What the salon has written of you" i18n-aria-label="@@me.written">
+              <h2>{{ p.name }}</h2>
+              <ul>
+                @for (line of lines(); track line) {
+                  <li>{{ line }}</li>
+                }
+              </ul>
+              <p class="quiet small" i18n="@@me.who">Only you and a lead see this. A lead changes it.</p>
+            </section>
+          }
+        </div>
+      </div>
       <man-notice kind="warn" live="alert" [says]="trouble()" />
     </div>
   </div>`,
   styles: `
+    .two {
+      grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+    }
+    @media (max-width: 1000px) {
+      .two {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
     .grid {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));

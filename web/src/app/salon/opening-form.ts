@@ -17,7 +17,7 @@ import { WeekHours } from './week-hours';
       Visits are proposed within these hours, and never on a day that is shut. What was booked before stays booked.
     </p>
     <man-week-hours [week]="now().week" (changed)="set({ week: $event })" />
-    <h3 i18n="@@opening.closed">Shut on these days</h3>
+    <h2 i18n="@@opening.closed">Shut on these days</h2>
     <man-days-off path="closed" [days]="now().closed" (changed)="set({ closed: $event })" />
     <man-notice kind="warn" live="alert" [says]="form.trouble()" />
     <man-notice kind="good" live="status" [says]="form.said()" />
