@@ -8,6 +8,7 @@ export * from './dog-of-day.js';
 export * from './judge-day.js';
 export * from './may-take.js';
 export * from './model.js';
+export * from './move-dog.js';
 export * from './least-load.js';
 export * from './place-day.js';
 export * from './plan-day.js';
