@@ -21,6 +21,7 @@ const AHEAD: Readonly<Record<string, string>> = {
   poissonInterval: 'look back: incidents per 1,000 minutes',
   protectionAfter: 'table: a wag unlocks nothing',
   rebuildProjections: 'the command that makes projections anew from events',
+  restOfDay: 'today: the day is planned anew from here',
   spellsSeenIn: 'dog file: time to the first watch, free of a model',
   survivalAt: 'dog file: time to the first watch, free of a model',
   takeTurns: 'blade drawer: two blades in turns',

@@ -77,6 +77,7 @@ function ofOne(problem: DayProblem, dog: DayDog, own: readonly PlacedStretch[], 
     const block = dog.blocks[s.block];
     const stretch = block?.stretches[s.stretch];
     if (!block || !stretch) continue;
+    if (block.by !== undefined && s.person !== undefined && s.person !== block.by) broken('fixed_otherwise', block.by);
     if (stretch.hands > 0 && s.person === undefined) broken('no_hands');
     if (stretch.hands > 1 && (s.helper === undefined || s.helper === s.person)) broken('no_helper');
     for (const [hand, helps] of [

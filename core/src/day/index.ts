@@ -12,3 +12,4 @@ export * from './move-dog.js';
 export * from './least-load.js';
 export * from './place-day.js';
 export * from './plan-day.js';
+export * from './rest-of-day.js';

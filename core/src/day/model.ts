@@ -48,6 +48,8 @@ export interface DayBlock {
   /** Minutes of the dog's own rest before it; none before the first. */
   readonly restBefore: number;
   readonly stretches: readonly DayStretch[];
+  /** Whose it is and stays, such as the one that is in hand. */
+  readonly by?: string;
 }
 
 /** A dog that is booked. */

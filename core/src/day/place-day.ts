@@ -1,5 +1,5 @@
 import { whyNotTheirs } from './may-take.js';
-import { type DayDog, type DayProblem, type DaySchedule, type DayStretch, type PlacedStretch, slotsOf } from './model.js';
+import { type DayBlock, type DayDog, type DayProblem, type DaySchedule, type DayStretch, type PlacedStretch, slotsOf } from './model.js';
 
 /** What is decided of a day: in which order its dogs and breaks look for their place, from when, and with whose hands. */
 export interface DayChoice {
@@ -62,7 +62,7 @@ export class DayPlacer {
       return free;
     });
     this.may = dogs.map((d) =>
-      d.blocks.map((b) => people.flatMap((p, i) => (whyNotTheirs(p, d, b).length === 0 && isTheirs(d, p.id) ? [i] : []))),
+      d.blocks.map((b) => people.flatMap((p, i) => (whyNotTheirs(p, d, b).length === 0 && isTheirs(d, b, p.id) ? [i] : []))),
     );
     this.helps = dogs.map((d) => d.blocks.map((b) => people.flatMap((p, i) => (whyNotTheirs(p, d, b, true).length === 0 ? [i] : []))));
     const rooms = [...new Set(posts.map((p) => p.room))];
@@ -393,7 +393,8 @@ function forget(placed: Placed[], before: number): false {
   return false;
 }
 
-const isTheirs = (dog: DayDog, person: string): boolean => dog.fixed.person === undefined || dog.fixed.person === person;
+const isTheirs = (dog: DayDog, block: DayBlock, person: string): boolean =>
+  (dog.fixed.person ?? person) === person && (block.by ?? person) === person;
 
 function bump(row: Uint8Array | undefined, at: number, by: 1 | -1): void {
   if (row) row[at] = (row[at] ?? 0) + by;
