@@ -1,5 +1,5 @@
 import { JOIN_LINK, NO_LIMITS, PEOPLE, type Person, SESSIONS, TODAY } from '@mansuet/core/contract';
-import { addDog, bookVisit, Browser, specServer, type SpecServer } from '../testing/spec-salon.js';
+import { addDog, bookVisit, Browser, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
 
 const PASSWORD = 'ten letters and more';
 
@@ -163,5 +163,18 @@ describe('people of a salon', () => {
     expect((await nosy.send('POST', '/api/sessions/end', { key: left?.key, staffId })).status).toBe(404);
     expect((await lead.send('POST', '/api/sessions/end', { key: left?.key, staffId })).status).toBe(204);
     expect((await browser.send('GET', '/api/today')).status).toBe(401);
+  });
+
+  it('are of one salon: the lead of another neither sees where they are signed in nor ends it', async () => {
+    const { staffId, browser } = await join('teal');
+    await secondSalon(server);
+    const other = new Browser(server.url);
+    expect((await other.signIn('other', PASSWORD)).status).toBe(200);
+    const [mine] = SESSIONS.parse((await browser.send('GET', '/api/sessions')).json).sessions;
+    expect(SESSIONS.parse((await other.send('GET', `/api/people/${staffId}/sessions`)).json).sessions).toEqual([]);
+    expect((await other.send('POST', '/api/sessions/end', { key: mine?.key, staffId })).status).toBe(404);
+    for (const way of ['leave', 'come-back', 'password-link'])
+      expect((await other.send('POST', `/api/people/${staffId}/${way}`)).status).toBe(404);
+    expect((await browser.send('GET', '/api/today')).status).toBe(200);
   });
 });

@@ -7,11 +7,15 @@ import type { InSalon } from '../database/database.js';
 /** What a session is called in answers: its id is what the cookie holds, and is told to nobody. */
 const keyOf = (sid: string): string => createHash('sha256').update(sid).digest('hex').slice(0, 32);
 
+/** Sessions stand in no salon's table: whose they are is asked for here, salon and person. */
+const isOf = (staffId: string) =>
+  sql<boolean>`sess -> 'who' ->> 'salonId' = current_setting('mansuet.salon') and sess -> 'who' ->> 'staffId' = ${staffId}`;
+
 const sessionsOf = (trx: InSalon, staffId: string) =>
   trx
     .selectFrom('session')
     .select(['sid', 'sess'])
-    .where(sql`sess -> 'who' ->> 'staffId'`, '=', staffId)
+    .where(isOf(staffId))
     .where('expire', '>', sql<Date>`now()`);
 
 /** Where somebody is signed in, the latest first. @param here the id of the session that asks */
@@ -39,9 +43,5 @@ export async function endSession(trx: InSalon, staffId: string, key: string): Pr
 
 /** Ends all sessions of somebody. @param but the one that stays */
 export async function endSessions(trx: InSalon, staffId: string, but = ''): Promise<void> {
-  await trx
-    .deleteFrom('session')
-    .where(sql`sess -> 'who' ->> 'staffId'`, '=', staffId)
-    .where('sid', '!=', but)
-    .execute();
+  await trx.deleteFrom('session').where(isOf(staffId)).where('sid', '!=', but).execute();
 }
