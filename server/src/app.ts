@@ -11,7 +11,11 @@ import { saying } from '@mansuet/core/words';
 import { afterVisitRoutes } from './after-visit/after-visit.routes.js';
 import { letterRoutes } from './after-visit/letters.routes.js';
 import { tillRoutes } from './after-visit/till.routes.js';
+import { bookRoutes } from './bookings/book.routes.js';
 import { bookingRoutes } from './bookings/bookings.routes.js';
+import { feedRoutes, readFeedRoute } from './bookings/feed.routes.js';
+import { waitingRoutes } from './bookings/waiting.routes.js';
+import { dayPlanRoutes } from './day-plan/day-plan.routes.js';
 import type { Database } from './database/database.js';
 import { dogRoutes } from './dogs/dogs.routes.js';
 import { salonRoutes } from './salon/salon.routes.js';
@@ -122,12 +126,13 @@ export function createApp(parts: AppParts): Express {
     response.set('cache-control', 'no-store').json({ ok: true });
   });
   // Before the session: who holds a link has none, and gets no cookie.
-  api.use(['/o', '/join'], (_request, response, next) => {
+  api.use(['/o', '/join', '/feed'], (_request, response, next) => {
     response.set('cache-control', 'no-store').set('referrer-policy', 'no-referrer');
     next();
   });
   api.use('/o', holderRoutes(parts.db, parts.clock));
   api.use('/join', joinRoutes(parts.db, parts.clock));
+  api.use('/feed', readFeedRoute(parts.db, parts.clock));
   const Store = connectPgSimple(session);
   api.use(
     session({
@@ -172,6 +177,10 @@ export function createApp(parts: AppParts): Express {
   api.use(letterRoutes(parts));
   api.use(tillRoutes(parts));
   api.use(bookingRoutes(parts));
+  api.use(bookRoutes(parts));
+  api.use(waitingRoutes(parts));
+  api.use(feedRoutes(parts));
+  api.use(dayPlanRoutes(parts));
   api.use(liveRoutes(parts, parts.hub));
   api.use(notFound);
   app.use('/api', api);
@@ -184,7 +193,7 @@ export function createApp(parts: AppParts): Express {
 /** The session's cookie; over HTTPS with a name that browsers let nobody else set. */
 const cookieName = (secure: boolean): string => (secure ? '__Host-mansuet' : 'mansuet');
 
-/** `withoutSecret('/api/o/abc/agreement.pdf') // => '/api/o/…/agreement.pdf'` */
+/** What a link is guarded by stands in no log. `withoutSecret('/api/o/abc/agreement.pdf') // => '/api/o/…/agreement.pdf'` */
 export function withoutSecret(url: string): string {
-  return url.replace(/\/o\/[^/?]+/, '/o/…');
+  return url.replace(/\/(o|join|feed)\/[^/?]+/, '/$1/…');
 }

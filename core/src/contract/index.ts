@@ -1,6 +1,7 @@
 /** Schemas of the API. */
 export * from './after-visit.js';
 export * from './answers.js';
+export * from './day-plan.js';
 export * from './letter.js';
 export * from './dog-requests.js';
 export * from './house-rules.js';

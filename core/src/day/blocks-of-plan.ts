@@ -2,6 +2,7 @@ import type { HandlingPlan } from '../plan/index.js';
 import { WATCH_AT } from '../strain/index.js';
 import type { SalonPost } from '../words/index.js';
 import { BATHING, isMatWork } from '../work/index.js';
+import { addWear, NO_WEAR, wearOfWork } from './hand-wear.js';
 import type { DayBlock, DayStretch } from './model.js';
 
 /** What is read of a plan. */
@@ -80,6 +81,7 @@ function partsOf(step: StepOfDay, curve: PlanOfDay['curve']): Part[] {
       posts: postsOf(step),
       hands: step.hold.also.includes('helper') || step.hold.hold === 'helper' ? 2 : 1,
       load: minutes * times,
+      wear: wearOfWork(step.activity, minutes),
       loud: step.dryer?.dryer === 'high_velocity_dryer',
     };
     return [{ work, restBefore: rest, stretch }];
@@ -116,13 +118,17 @@ function add(stretches: DayStretch[], next: DayStretch): void {
     minutes,
     spread: minutes > 0 ? deviation / minutes : last.spread,
     load: last.load + next.load,
+    wear: addWear(last.wear, next.wear),
   };
 }
 
 /** The lift at the beginning of a block: by two where one may not. */
 function withLift(first: DayStretch, { weightKg, lift }: Lifted, two: boolean): DayStretch[] {
   const load = lift ? 0 : LOAD.liftedKg * weightKg;
-  if (!two || first.hands === 2) return [{ ...first, load: first.load + load }];
-  const on: DayStretch = { ...first, minutes: LIFT_MINUTES, spread: 0, hands: 2, load, loud: false };
+  // Two who lift share it: each bears half.
+  const lifted = lift ? 0 : two || first.hands === 2 ? weightKg / 2 : weightKg;
+  const wear = { ...NO_WEAR, lifted };
+  if (!two || first.hands === 2) return [{ ...first, load: first.load + load, wear: addWear(first.wear, wear) }];
+  const on: DayStretch = { ...first, minutes: LIFT_MINUTES, spread: 0, hands: 2, load, loud: false, wear };
   return [on, first];
 }

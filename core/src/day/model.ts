@@ -1,4 +1,4 @@
-import type { SalonPost } from '../words/index.js';
+import type { HandWear, SalonPost } from '../words/index.js';
 import type { Span } from './hours-on.js';
 
 /** A pair of hands. All times of a day are minutes from midnight on the salon's clock. */
@@ -40,6 +40,8 @@ export interface DayStretch {
   readonly load: number;
   /** Loud all over its room. */
   readonly loud: boolean;
+  /** What of it wears hands, wrists and back out; nothing where nobody knows. */
+  readonly wear?: HandWear;
 }
 
 /** Stretches that follow each other at once, by one person: a wet dog does not wait. */

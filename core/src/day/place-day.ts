@@ -1,3 +1,4 @@
+import { HELPER_SHARE } from './hours-worked.js';
 import { whyNotTheirs } from './may-take.js';
 import { type DayBlock, type DayDog, type DayProblem, type DaySchedule, type DayStretch, type PlacedStretch, slotsOf } from './model.js';
 
@@ -82,7 +83,7 @@ export class DayPlacer {
     this.apartIn = grid(rooms.length);
     this.used = posts.map(() => []);
     this.isKeptApart = dogs.some((d) => d.catching || d.apart);
-    this.load = new Float64Array(people.length);
+    this.load = Float64Array.from(people, (p) => p.borne);
     this.items = [
       ...dogs.map((d, i) => {
         const at = d.fixed.from;
@@ -348,7 +349,7 @@ export class DayPlacer {
       if (!stretch) continue;
       for (const h of [p.person, p.helper]) if (h >= 0) this.busy[h]?.fill(1, p.from, p.to);
       if (p.person >= 0) this.load[p.person] = (this.load[p.person] ?? 0) + stretch.load;
-      if (p.helper >= 0) this.load[p.helper] = (this.load[p.helper] ?? 0) + stretch.load / 2;
+      if (p.helper >= 0) this.load[p.helper] = (this.load[p.helper] ?? 0) + HELPER_SHARE * stretch.load;
       if (p.post < 0) continue;
       this.taken[p.post]?.fill(1, p.from, p.to);
       this.markRoom(dog, p, 1);

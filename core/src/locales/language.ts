@@ -3,6 +3,7 @@ import type {
   AccountSection,
   BITE_TOLD,
   BiteLevel,
+  BookingOff,
   BladeId,
   Care,
   ClosingLine,
@@ -56,6 +57,7 @@ import type {
   ResistanceCause,
   RiskBand,
   Role,
+  HandWork,
   SalonPost,
   RuleId,
   ServiceItem,
@@ -132,6 +134,8 @@ export interface LabelIds {
   resistance: ResistanceCause;
   risk: RiskBand;
   role: Role;
+  bookingOff: BookingOff;
+  handWork: HandWork;
   salonPost: SalonPost;
   weekday: Weekday;
   service: ServiceItem;

@@ -7,6 +7,7 @@ import type { StrainEntry } from '../strain/index.js';
 import type {
   Activity,
   BladeId,
+  BookingOff,
   ClosingLine,
   ConsentId,
   FeelArea,
@@ -15,9 +16,9 @@ import type {
   HealingLook,
   HoldId,
   IncidentKind,
-  Phase,
   PieceId,
   PlanWay,
+  Reached,
   ResistanceCause,
   SignalId,
   SignCause,
@@ -183,6 +184,12 @@ export interface VisitState {
   /** Who has the dog now: the groomer it was booked with, until somebody else takes over. */
   handsId: string | undefined;
   arrivesAt: string | undefined;
+  /** When it is expected, where that is another time than it was booked for. */
+  expectedAt: string | undefined;
+  /** When it came in, where somebody said so. */
+  arrivedMs: number | undefined;
+  /** It is not held. */
+  off: { readonly how: BookingOff; readonly why: string; readonly atMs: number; readonly by: string } | undefined;
   /** The day it belongs to where the salon is, ISO. */
   day: string | undefined;
   asked: ServiceAsked;
@@ -269,11 +276,12 @@ export interface VisitState {
 }
 
 /**
- * The phase a visit has reached: the first one that is not finished. `gone` when the dog went home.
+ * The phase a visit has reached: the first one that is not finished. `gone` when the dog went home, `off` when it is not held.
  * @example phaseOf(replay('…', [])) // => 'know'
  */
-export function phaseOf(s: VisitState): Phase | 'gone' {
+export function phaseOf(s: VisitState): Reached {
   if (s.handedBack) return 'gone';
+  if (s.off) return 'off';
   if (s.ended) return 'hand_back';
   if (s.plan) return 'work';
   if (s.agreed) return 'plan';

@@ -20,7 +20,7 @@ import {
   type HoldId,
   type IncidentKind,
   type Leg,
-  type Phase,
+  type Reached,
   type SignalId,
   type StepId,
   type StrainBand,
@@ -39,7 +39,7 @@ import { workNow } from './work-clock.js';
 /** A visit in short: the strip in the dog's file, the tag on the lead wall. Plain JSON, stored beside the events and rebuilt from them. */
 export interface VisitSummary {
   readonly visitId: string;
-  readonly phase: Phase | 'gone';
+  readonly phase: Reached;
   readonly outcome: 'finished' | 'stopped' | 'not_today' | null;
   readonly why: string;
   readonly minutes: number;

@@ -1,6 +1,7 @@
 import type { Rule } from './rule.js';
 import { BLADES_RULES } from './rules/blades.js';
 import { CAUTIONS_RULES } from './rules/cautions.js';
+import { DAY_RULES } from './rules/day.js';
 import { DOGS_RULES } from './rules/dogs.js';
 import { HAZARDS_RULES } from './rules/hazards.js';
 import { HEAT_RULES } from './rules/heat.js';
@@ -20,6 +21,7 @@ import { TOOLS_RULES } from './rules/tools.js';
 export const RULES = {
   ...BLADES_RULES,
   ...CAUTIONS_RULES,
+  ...DAY_RULES,
   ...DOGS_RULES,
   ...HAZARDS_RULES,
   ...HEAT_RULES,

@@ -23,6 +23,7 @@ export function bookingRoutes(parts: RouteParts): Router {
             and e.visit_id = visit.visit_id and e.type in ('visit_booked', 'asked_changed') order by e.seq desc limit 1)`.as('minutes'),
         )
         .where('groomer_id', '=', input.groomerId)
+        .where('phase', '!=', 'off')
         .where('arrives_at', '>=', midnight(0))
         .where('arrives_at', '<', midnight(1))
         .execute();

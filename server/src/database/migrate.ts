@@ -10,6 +10,7 @@ import * as oneWayIn from './migrations/007-one-way-in.js';
 import * as atTheTable from './migrations/008-at-the-table.js';
 import * as afterTheVisit from './migrations/009-after-the-visit.js';
 import * as salonAndPeople from './migrations/010-salon-and-people.js';
+import * as theDay from './migrations/011-the-day.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -23,6 +24,7 @@ const MIGRATIONS = {
   '008-at-the-table': atTheTable,
   '009-after-the-visit': afterTheVisit,
   '010-salon-and-people': salonAndPeople,
+  '011-the-day': theDay,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

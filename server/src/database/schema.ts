@@ -5,6 +5,7 @@ import type {
   DaysOff,
   DogNoteForm,
   IntakeAnswer,
+  KeptDayPlan,
   LinkKind,
   Message,
   Opening,
@@ -44,6 +45,9 @@ export interface Tables {
   message: MessageTable;
   follow_up: FollowUpTable;
   visit_account: VisitAccountTable;
+  day_plan: DayPlanTable;
+  waiting_wish: WaitingWishTable;
+  calendar_feed: CalendarFeedTable;
   search_word: SearchWordTable;
   search_posting: SearchPostingTable;
   search_phone: SearchPhoneTable;
@@ -94,6 +98,36 @@ interface StaffLinkTable {
   made_at: ColumnType<Date, string, never>;
   expires_at: ColumnType<Date, string, never>;
   used_at: ColumnType<Date | null, never, string>;
+}
+interface DayPlanTable {
+  salon_id: string;
+  day: string;
+  version: number;
+  plan: ColumnType<Omit<KeptDayPlan, 'version' | 'madeAt' | 'madeBy'>, string, string>;
+  made_at: ColumnType<Date, string, string>;
+  made_by: string;
+}
+interface WaitingWishTable {
+  salon_id: string;
+  wish_id: string;
+  dog_id: string;
+  from_day: string;
+  to_day: string;
+  note: string;
+  made_at: ColumnType<Date, string, never>;
+  made_by: string;
+  done_at: ColumnType<Date | null, never, string>;
+}
+interface CalendarFeedTable {
+  salon_id: string;
+  feed_id: string;
+  /** `null`: everybody's. */
+  staff_id: string | null;
+  secret_hash: Buffer;
+  made_at: ColumnType<Date, string, never>;
+  made_by: string;
+  read_at: ColumnType<Date | null, never, string>;
+  revoked_at: ColumnType<Date | null, never, string>;
 }
 /** The session store's own. */
 interface SessionTable {

@@ -44,7 +44,9 @@ export async function strangersIn(trx: InSalon, { events, fresh }: Added): Promi
   const named = events.flatMap((e, i) => {
     if (!fresh.has(e.id)) return [];
     if (e.type === 'hands_changed') return [{ path: `events.${i}.body.staffId`, staffId: e.body.staffId }];
-    return e.type === 'visit_booked' ? [{ path: `events.${i}.body.groomerId`, staffId: e.body.groomerId }] : [];
+    return e.type === 'visit_booked' || e.type === 'booking_moved'
+      ? [{ path: `events.${i}.body.groomerId`, staffId: e.body.groomerId }]
+      : [];
   });
   if (named.length === 0) return [];
   const staff = new Set((await trx.selectFrom('staff').select('staff_id').execute()).map((s) => s.staff_id));

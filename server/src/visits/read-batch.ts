@@ -7,6 +7,9 @@ import { type Action, done, type FieldProblem, type Outcome, refused, saying } f
 /** Events that more is needed for than to record. */
 const NEEDS: Readonly<Partial<Record<EventType, Action>>> = {
   visit_booked: 'book',
+  booking_moved: 'book',
+  booking_off: 'book',
+  late_told: 'book',
   asked_changed: 'book',
   agreed: 'plan',
   plan_wished: 'plan',
@@ -60,7 +63,7 @@ function notTheirs(events: readonly VisitEvent[], staff: Staff): FieldProblem[] 
 
 /** A day on which nobody would ever look for it. */
 function isBookedOut(event: VisitEvent, now: Date): boolean {
-  if (event.type !== 'visit_booked') return false;
+  if (event.type !== 'visit_booked' && event.type !== 'booking_moved') return false;
   const latest = new Date(now);
   latest.setUTCFullYear(now.getUTCFullYear() + BOOKED_AHEAD_YEARS);
   const arrives = Date.parse(event.body.arrivesAt);

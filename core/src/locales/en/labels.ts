@@ -46,6 +46,8 @@ import {
 } from './labels/incidents.js';
 import {
   BITE_TOLD_LABELS,
+  BOOKING_OFF_LABELS,
+  HAND_WORK_LABELS,
   CONTACT_ROLE_LABELS,
   PHASE_LABELS,
   PHOTO_KIND_LABELS,
@@ -123,6 +125,8 @@ export const LABELS: Labels = {
   resistance: RESISTANCE_QUESTIONS,
   risk: RISK_LABELS,
   role: ROLE_LABELS,
+  bookingOff: BOOKING_OFF_LABELS,
+  handWork: HAND_WORK_LABELS,
   salonPost: SALON_POST_LABELS,
   weekday: WEEKDAY_LABELS,
   service: SERVICE_ITEM_LABELS,

@@ -1,6 +1,7 @@
 import type { RuleId } from '../../words/index.js';
 import { BLADES_SENTENCES } from './sentences/blades.js';
 import { CAUTIONS_SENTENCES } from './sentences/cautions.js';
+import { DAY_SENTENCES } from './sentences/day.js';
 import { DOGS_SENTENCES } from './sentences/dogs.js';
 import { HAZARDS_SENTENCES } from './sentences/hazards.js';
 import { HEAT_SENTENCES } from './sentences/heat.js';
@@ -20,6 +21,7 @@ import { TOOLS_SENTENCES } from './sentences/tools.js';
 export const SENTENCES: Readonly<Record<RuleId, string>> = {
   ...BLADES_SENTENCES,
   ...CAUTIONS_SENTENCES,
+  ...DAY_SENTENCES,
   ...DOGS_SENTENCES,
   ...HAZARDS_SENTENCES,
   ...HEAT_SENTENCES,

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { isZone } from '../../days/index.js';
-import { SERVICE_ITEMS } from '../../words/index.js';
+import { BOOKING_OFF, SERVICE_ITEMS } from '../../words/index.js';
 import { id, minutes } from './fields.js';
 
 const asked = z.strictObject({
@@ -13,6 +13,10 @@ const asked = z.strictObject({
   returnWeeks: z.number().int().min(1).max(104).optional(),
 });
 
+/** Nobody has to say. */
+const why = z.string().trim().max(200);
+const zone = z.string().max(64).refine(isZone);
+
 /** Who comes when, and what is asked for. */
 export const BOOKING_EVENTS = {
   visit_booked: z
@@ -23,9 +27,17 @@ export const BOOKING_EVENTS = {
       asked,
       helperThere: z.boolean(),
       /** The place whose clock counts, IANA: which day the visit belongs to. UTC where earlier versions wrote none. */
-      zone: z.string().max(64).refine(isZone).optional(),
+      zone: zone.optional(),
     })
     .describe('A dog is expected: when, by whom, what is asked for.'),
+  booking_moved: z
+    .strictObject({ arrivesAt: z.iso.datetime(), groomerId: id, zone, why })
+    .describe('A booked visit is on another day, at another time or with somebody else; what was off is on again.'),
+  booking_off: z.strictObject({ how: z.enum(BOOKING_OFF), why }).describe('A booked visit is not held: how that came, and why.'),
+  late_told: z
+    .strictObject({ expectedAt: z.iso.datetime() })
+    .describe('A dog comes later, or earlier, than it was booked: when it is expected now.'),
+  dog_arrived: z.strictObject({}).describe('The dog is in the salon: from now on it waits, or is worked on.'),
   asked_changed: z
     .strictObject({
       asked,

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { PHASES } from '@mansuet/core/words';
 import { ClockService } from '../server/clock.service';
 import type { Tag } from '../today/today.service';
+import { screenOf } from '../visit/screen-of';
 import { HandlingMark } from './handling-mark';
 import { Words } from '../wording/words.service';
 
@@ -13,7 +14,7 @@ import { Words } from '../wording/words.service';
   template: `<a
     class="tag"
     [class.out]="open()"
-    [class.gone]="tag().phase === 'gone'"
+    [class.gone]="over()"
     [routerLink]="['/visits', tag().visit.visitId, screen()]"
     [attr.aria-current]="open() ? 'page' : null"
   >
@@ -41,16 +42,16 @@ export class LeadTag {
   readonly open = input(false);
   protected readonly phases = PHASES;
   protected readonly time = computed(() => this.clock.timeOfDay(this.tag().visit.arrivesAt));
+  /** Gone home, or not coming. */
+  protected readonly over = computed(() => this.tag().phase === 'gone' || this.tag().phase === 'off');
   protected readonly reached = computed(() => {
     const phase = this.tag().phase;
-    return phase === 'gone' ? PHASES.length : PHASES.indexOf(phase);
+    return phase === 'gone' ? PHASES.length : phase === 'off' ? 0 : PHASES.indexOf(phase);
   });
-  protected readonly screen = computed(() => {
-    const phase = this.tag().phase;
-    return phase === 'gone' ? 'hand_back' : phase;
-  });
+  protected readonly screen = computed(() => screenOf(this.tag().phase));
   protected readonly phaseLabel = computed(() => {
     const phase = this.tag().phase;
+    if (phase === 'off') return 'not coming';
     return phase === 'gone' ? 'gone home' : `at ${this.words.labels.phase[phase]}`;
   });
 }

@@ -7,6 +7,7 @@ import { HandlingMark } from '../lead-wall/handling-mark';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { dayInWords } from '../wording/time';
+import { screenOf } from '../visit/screen-of';
 import { TodayService, type Tag } from './today.service';
 import { Words } from '../wording/words.service';
 
@@ -40,8 +41,11 @@ export class TodayPage {
   protected readonly time = (t: Tag): string => this.clock.timeOfDay(t.visit.arrivesAt);
   protected readonly age = (t: Tag): string => this.words.age(t.visit.dog.born, this.day.today()?.day ?? '');
   protected readonly asked = (t: Tag): string => t.state.asked.items.map((i) => this.words.labels.service[i]).join(', ') || 'nothing yet';
-  protected readonly screen = (t: Tag): string => (t.phase === 'gone' ? 'hand_back' : t.phase);
-  protected readonly doing = (t: Tag): string => (t.phase === 'gone' ? 'gone home' : this.words.labels.phase[t.phase]);
+  protected readonly screen = (t: Tag): string => screenOf(t.phase);
+  protected readonly doing = (t: Tag): string => {
+    if (t.phase === 'off') return t.state.off ? this.words.labels.bookingOff[t.state.off.how] : '';
+    return t.phase === 'gone' ? 'gone home' : this.words.labels.phase[t.phase];
+  };
   /** What to have in mind before this dog comes in, weightiest first. */
   protected readonly mind = (t: Tag): string[] =>
     [...t.kinds]

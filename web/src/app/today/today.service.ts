@@ -4,7 +4,7 @@ import { sayHasOfToday, type Today, TODAY, TODAY_NEWS, type TodayNews, type Toda
 import { biteToldCounts, dogFactsOf, dogKinds, type KindFound } from '@mansuet/core/knowledge/dogs';
 import type { VisitEvent } from '@mansuet/core/log';
 import { emptyVisit, phaseOf, type VisitState } from '@mansuet/core/visit';
-import type { Phase } from '@mansuet/core/words';
+import type { Reached } from '@mansuet/core/words';
 import { type Answer, ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
@@ -17,7 +17,7 @@ import { Words } from '../wording/words.service';
 export interface Tag {
   readonly visit: TodayVisit;
   readonly state: VisitState;
-  readonly phase: Phase | 'gone';
+  readonly phase: Reached;
   readonly kinds: readonly KindFound[];
   readonly groomer: string;
   /** Of an earlier day, and not done with. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type Phase, PHASES } from '@mansuet/core/words';
+import { type Phase, PHASES, type Reached } from '@mansuet/core/words';
 import { Words } from '../wording/words.service';
 
 /** Know · Feel over · Agree · Plan · Work · Hand back: one line with six stops, and the navigation inside a visit. */
@@ -24,12 +24,13 @@ import { Words } from '../wording/words.service';
 export class PhaseLine {
   private readonly words = inject(Words);
   readonly visitId = input.required<string>();
-  readonly reached = input.required<Phase | 'gone'>();
+  readonly reached = input.required<Reached>();
   readonly here = input<Phase | undefined>();
   protected readonly phases = PHASES;
   protected readonly labels = this.words.labels.phase;
   protected readonly at = computed(() => {
     const r = this.reached();
+    if (r === 'off') return 0;
     return r === 'gone' ? PHASES.length : PHASES.indexOf(r);
   });
 }

@@ -6,6 +6,7 @@ import { Notice } from '../controls/notice';
 import { HandlingMark } from '../lead-wall/handling-mark';
 import { currentUrl } from '../navigation/current-url';
 import { PhaseLine } from './phase-line';
+import { screenOf } from './screen-of';
 import { PlanStore } from './plan-store';
 import { VisitStore } from './visit-store';
 import { WhoIsHere } from './who-is-here';
@@ -51,7 +52,7 @@ export class VisitFrame {
       const phase = this.store.phase();
       const alone = this.url().split('?')[0]?.endsWith(`/visits/${this.visitId()}`) === true;
       if (this.store.ready() && alone)
-        void this.router.navigate(['/visits', this.visitId(), phase === 'gone' ? 'hand_back' : phase], { replaceUrl: true });
+        void this.router.navigate(['/visits', this.visitId(), screenOf(phase)], { replaceUrl: true });
     });
   }
 }

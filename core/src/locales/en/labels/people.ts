@@ -1,4 +1,26 @@
-import type { BITE_TOLD, CONTACT_ROLES, Phase, PHOTO_KINDS, ProblemCode, Role, SalonPost, Weekday } from '../../../words/index.js';
+import type {
+  BITE_TOLD,
+  BookingOff,
+  HandWork,
+  CONTACT_ROLES,
+  Phase,
+  PHOTO_KINDS,
+  ProblemCode,
+  Role,
+  SalonPost,
+  Weekday,
+} from '../../../words/index.js';
+export const BOOKING_OFF_LABELS: Readonly<Record<BookingOff, string>> = {
+  owner: 'called off by the owner',
+  no_show: 'nobody came',
+  salon: 'called off by the salon',
+};
+export const HAND_WORK_LABELS: Readonly<Record<HandWork, string>> = {
+  clip: 'clipping',
+  brush: 'brushing out',
+  bent: 'bent over',
+  lifted: 'lifted',
+};
 export const SALON_POST_LABELS: Readonly<Record<SalonPost, string>> = {
   table: 'table',
   tub: 'tub',
