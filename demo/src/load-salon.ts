@@ -5,14 +5,16 @@ import { randomUUID } from 'node:crypto';
 import type { Database, InSalon } from '@mansuet/server/database/database';
 import { changeOpening, changePosts } from '@mansuet/server/salon/salon.repository';
 import { addDog, addNote } from '@mansuet/server/dogs/dogs.repository';
-import { addStaff, checkPassword, foundSalon, type Who } from '@mansuet/server/sign-in/sign-in.repository';
+import { addStaff, checkPassword, foundSalon, salonOf, type Who } from '@mansuet/server/sign-in/sign-in.repository';
 import { DEMO_LOGINS } from '@mansuet/server/sign-in/demo-logins';
 import { appendEvents } from '@mansuet/server/visits/append-events';
 import { readDogFile } from '@mansuet/server/dogs/read-dog-file';
 import { searchDogs } from '@mansuet/server/search/search-dogs';
 import { readToday } from '@mansuet/server/visits/today.repository';
 import { paceOfGroomer } from '@mansuet/server/visits/visits.repository';
-import { dayOf } from '@mansuet/core/days';
+import type { Hours } from '@mansuet/core/contract';
+import { weekdayOf } from '@mansuet/core/day';
+import { clockOf, dayOf } from '@mansuet/core/days';
 import { HERE } from './here.js';
 import { contactsOf, DEMO_DOGS, formOf, type DemoDog } from './dogs.js';
 import { pastFindings, TODAYS_FINDINGS } from './findings.js';
@@ -52,10 +54,30 @@ export async function foundDemoSalon(db: Database): Promise<Who | undefined> {
 
 /** Two rooms, and a salon that is open every day: the demo begins on whatever day it is. */
 async function furnish(trx: InSalon): Promise<void> {
-  const week = WEEKDAYS.map(() => ({ from: '08:30', to: '18:00' }));
-  valueOf(await changeOpening(trx, { week, closed: [], version: 1 }));
+  valueOf(await changeOpening(trx, { week: WEEKDAYS.map(() => USUAL_HOURS), closed: [], version: 1 }));
   const posts = POSTS.map(([name, kind, room]) => ({ postId: randomUUID(), name, kind, room }));
   valueOf(await changePosts(trx, { posts, version: 2 }));
+}
+const USUAL_HOURS = { from: '08:30', to: '18:00' };
+
+/** Hours before and after the start of the demo in which its dogs are here. */
+const [BEFORE_HOURS, AFTER_HOURS] = [4, 6];
+/** The salon is open while the demo's dogs are here, at whatever hour it was started. */
+async function openRound(trx: InSalon, now: Date): Promise<void> {
+  const salon = await salonOf(trx);
+  if (!salon) return;
+  const today = dayOf(now, HERE);
+  const clockAt = (hours: number, otherwise: string): string => {
+    const at = now.getTime() + hours * 3_600_000;
+    return dayOf(at, HERE) === today ? clockOf(at, HERE) : otherwise;
+  };
+  const [early, late] = [clockAt(-BEFORE_HOURS, '00:00'), clockAt(AFTER_HOURS, '23:59')];
+  const wider = (h: Hours | null): Hours => ({
+    from: h && h.from < early ? h.from : early,
+    to: h && h.to > late ? h.to : late,
+  });
+  const week = salon.opening.week.map((h, i) => (i === weekdayOf(today) ? wider(h) : h));
+  valueOf(await changeOpening(trx, { ...salon.opening, week, version: salon.version }));
 }
 const POSTS = [
   ['Window table', 'table', 'Front'],
@@ -140,6 +162,7 @@ const LATELY: Readonly<Partial<Record<string, { readonly daysAgo: number; readon
 
 /** Today's dogs, each in another phase. Times lie round the moment of the start, so that the day is never stale. */
 export async function loadToday(db: Database, who: Who, now: Date): Promise<number> {
+  await db.inSalon(who.salonId, (trx) => openRound(trx, now));
   const random = seeded(Math.floor(now.getTime() / 86_400_000));
   const groomers = await groomersOf(db, who, now);
   let count = 0;

@@ -15,6 +15,7 @@ import {
   nowOfVisit,
   planDay,
   planForDay,
+  planLive,
   restOfDay,
   visitOfDay,
   wishesFor,
@@ -75,6 +76,10 @@ describe('a booked visit on its day', () => {
     expect(now(at(), 12)).toEqual({ dog: VISIT, expected: 562 });
     expect(now(at([0, { type: 'late_told', body: { expectedAt: '2026-11-25T09:40:00Z' } }]), 12)).toEqual({ dog: VISIT, expected: 580 });
     expect(now(at([4, { type: 'dog_arrived', body: {} }]), 12)).toEqual({ dog: VISIT, waitsSince: 544 });
+    expect(now(at([0, { type: 'file_read', body: {} }], [1, { type: 'mood_felt', body: { mood: 'still' } }]), 5)).toEqual({
+      dog: VISIT,
+      inHand: { person: SPEC_STAFF, minutesLeft: 130 },
+    });
     const working = at([0, PLAN], [0, { type: 'work_started', body: {} }]);
     const whole = minutesOf(visitOfDay({ state: working, context, kinds: [], expected: undefined }, SET).blocks.slice(0, 1));
     expect(now(working, 1)).toEqual({ dog: VISIT, inHand: { person: SPEC_STAFF, minutesLeft: whole } });
@@ -154,5 +159,23 @@ describe('a day that is followed', () => {
     expect(choiceOf(day, schedule).who).toEqual([[0, 1]]);
     expect(choiceOf(restOfDay(day, 570, [{ dog: 'a', blocksDone: 1, waitsSince: 570 }]), schedule).who).toEqual([[1]]);
     expect(choiceOf({ ...day, people: [aPerson('q')] }, schedule).who).toEqual([[0, 0]]);
+  });
+});
+
+describe('a day that runs', () => {
+  const waits = (id: string, waitsAtMost: number) => aDog(id, [aBlock([aStretch(60)])], { arrives: { from: 540, to: 540 }, waitsAtMost });
+  it('takes who is here as soon as hands are free, and says that it waits too long', () => {
+    const day = aDayOf([waits('a', 0), waits('b', 0)], [aPerson('p')]);
+    expect(planDay(day, ROUNDS).schedule.unplaced.length).toBe(1);
+    const { plan, overWaits } = planLive(day, new Set(['a', 'b']), ROUNDS);
+    expect(plan.schedule.unplaced).toEqual([]);
+    expect(plan.schedule.stretches.map((s) => s.from).sort()).toEqual([540, 600]);
+    expect(overWaits.length).toBe(1);
+  });
+  it('keeps the rule for whoever has not come, and lets it go for nobody where it can be kept', () => {
+    const day = aDayOf([waits('a', 0), waits('b', 0)], [aPerson('p')]);
+    expect(planLive(day, new Set(), ROUNDS).plan.schedule.unplaced.length).toBe(1);
+    const wide = aDayOf([waits('a', 0), waits('b', 60)], [aPerson('p')]);
+    expect(planLive(wide, new Set(['a', 'b']), ROUNDS).overWaits).toEqual([]);
   });
 });

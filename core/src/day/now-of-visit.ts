@@ -21,11 +21,13 @@ export function nowOfVisit(state: VisitState, dog: DayDog, { nowMs, zone }: { re
   const id = state.visitId;
   if (state.off || state.ended || state.handedBack) return { dog: id, over: true };
   const by = state.handsId;
-  if (state.work && by !== undefined) {
+  // Hands are on it: they feel it over, or work.
+  const isFelt = !state.feelOverDone && (state.moodFelt || state.fit !== undefined);
+  if ((state.work || isFelt) && by !== undefined) {
     const left = (dog.blocks[0]?.stretches ?? []).reduce((sum, s) => sum + s.minutes, 0);
     return { dog: id, inHand: { person: by, minutesLeft: Math.max(CLOSING_MINUTES, left) } };
   }
-  // Hands are on it, or its file is being read: it is here, and waits for what comes next.
+  // It is here, or its file is being read, and it waits for what comes next.
   const here = state.arrivedMs ?? state.fileReadMs;
   if (here !== undefined) return { dog: id, waitsSince: minute(here) };
   if (state.expectedAt !== undefined) return { dog: id, expected: Math.max(minute(Date.parse(state.expectedAt)), minute(nowMs)) };

@@ -90,7 +90,8 @@ export class DayPlacer {
         return {
           dog: i,
           person: -1,
-          from: Math.max(0, Math.ceil(((at ?? d.arrives.from) - from) / slot)),
+          // Put by hand before it has come, it finds no place.
+          from: Math.max(0, Math.ceil((Math.max(at ?? d.arrives.from, d.arrives.from) - from) / slot)),
           to: at === undefined ? Math.floor((d.arrives.to + d.waitsAtMost - from) / slot) : Math.floor((at - from) / slot),
           slots: 0,
         };

@@ -33,9 +33,12 @@ export interface DayNames {
   readonly person: (id: string) => string;
 }
 
-/** What a broken rule says, with the name of whoever else has to do with it. */
-export function sayBroken(broken: BrokenRule, problem: DayProblem, names: DayNames): Reason {
-  const { other } = broken;
+/**
+ * What a broken rule says, with the name of whoever else has to do with it.
+ * @param about the dog that it is said of: of two, the other one is named
+ */
+export function sayBroken(broken: BrokenRule, problem: DayProblem, names: DayNames, about: string): Reason {
+  const other = broken.other === about ? broken.dog : broken.other;
   const dog = problem.dogs.find((d) => d.id === broken.dog);
   const isPerson = problem.people.some((p) => p.id === other);
   const name = other === undefined ? '' : isPerson ? names.person(other) : names.dog(other);
@@ -78,7 +81,11 @@ function insteadWith(problem: DayProblem, schedule: DaySchedule, dog: DayDog, pe
   const name = names.person(person.id);
   const [broken] = brokenByMove(problem, schedule, dog.id, { person: person.id });
   if (broken)
-    return reason('day.instead_broken', { name, things: [sayBroken(broken, problem, names)] }, PERSONAL.has(broken.rule) ? 0.45 : 0.3);
+    return reason(
+      'day.instead_broken',
+      { name, things: [sayBroken(broken, problem, names, dog.id)] },
+      PERSONAL.has(broken.rule) ? 0.45 : 0.3,
+    );
   const other = moveDog(schedule, dog.id, { person: person.id });
   const [now, then] = [judgeDay(problem, schedule), judgeDay(problem, other)];
   if (then.load > now.load) {

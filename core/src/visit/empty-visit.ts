@@ -9,6 +9,7 @@ export function emptyVisit(visitId: string): VisitState {
     handsId: undefined,
     arrivesAt: undefined,
     expectedAt: undefined,
+    readyToldAt: undefined,
     arrivedMs: undefined,
     off: undefined,
     day: undefined,

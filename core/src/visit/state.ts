@@ -186,6 +186,8 @@ export interface VisitState {
   arrivesAt: string | undefined;
   /** When it is expected, where that is another time than it was booked for. */
   expectedAt: string | undefined;
+  /** When it will be ready, as its owner was told last; nothing where that is as it was booked. */
+  readyToldAt: string | undefined;
   /** When it came in, where somebody said so. */
   arrivedMs: number | undefined;
   /** It is not held. */

@@ -10,6 +10,7 @@ const NEEDS: Readonly<Partial<Record<EventType, Action>>> = {
   booking_moved: 'book',
   booking_off: 'book',
   late_told: 'book',
+  ready_told: 'book',
   asked_changed: 'book',
   agreed: 'plan',
   plan_wished: 'plan',

@@ -49,6 +49,7 @@ export const routes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'today' },
       { path: 'today', title: 'Today · Mansuet', loadComponent: () => import('./today/today.page').then((m) => m.TodayPage) },
+      { path: 'book', title: 'Book · Mansuet', loadComponent: () => import('./book/book.page').then((m) => m.BookPage) },
       { path: 'dogs', title: 'Dogs · Mansuet', loadComponent: () => import('./dogs/dogs.page').then((m) => m.DogsPage) },
       { path: 'dogs/new', title: 'New dog · Mansuet', loadComponent: () => import('./dogs/dog-form.page').then((m) => m.DogFormPage) },
       {

@@ -37,6 +37,9 @@ export const BOOKING_EVENTS = {
   late_told: z
     .strictObject({ expectedAt: z.iso.datetime() })
     .describe('A dog comes later, or earlier, than it was booked: when it is expected now.'),
+  ready_told: z
+    .strictObject({ readyAt: z.iso.datetime() })
+    .describe('The owner was told that the dog will be ready at another time than was said.'),
   dog_arrived: z.strictObject({}).describe('The dog is in the salon: from now on it waits, or is worked on.'),
   asked_changed: z
     .strictObject({

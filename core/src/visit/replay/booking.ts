@@ -2,7 +2,7 @@ import { dayOf, NO_ZONE } from '../../days/index.js';
 import type { Appliers } from './appliers.js';
 /** Who comes, what is asked for, who has the dog. */
 export const APPLY_BOOKING: Appliers<
-  'visit_booked' | 'booking_moved' | 'booking_off' | 'late_told' | 'dog_arrived' | 'asked_changed' | 'hands_changed'
+  'visit_booked' | 'booking_moved' | 'booking_off' | 'late_told' | 'ready_told' | 'dog_arrived' | 'asked_changed' | 'hands_changed'
 > = {
   visit_booked: (s, { body }) => {
     s.dogId = body.dogId;
@@ -28,6 +28,9 @@ export const APPLY_BOOKING: Appliers<
   },
   late_told: (s, { body }) => {
     s.expectedAt = body.expectedAt;
+  },
+  ready_told: (s, { body }) => {
+    s.readyToldAt = body.readyAt;
   },
   dog_arrived: (s, _e, atMs) => {
     s.arrivedMs ??= atMs;

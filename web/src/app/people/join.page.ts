@@ -5,7 +5,7 @@ import { CHOSEN_PASSWORD, JOIN_VIEW, type JoinView } from '@mansuet/core/contrac
 import { FormErrors } from '../controls/form-errors';
 import { Notice } from '../controls/notice';
 import { TextField } from '../controls/text-field';
-import { KeptForm } from '../salon/kept-form';
+import { KeptForm } from '../controls/kept-form';
 import { ApiService, NOTHING, sayFailure } from '../server/api.service';
 import { Words } from '../wording/words.service';
 

@@ -5,7 +5,7 @@ import { WEEKDAYS } from '@mansuet/core/words';
 import { FormErrors } from '../controls/form-errors';
 import { Notice } from '../controls/notice';
 import { TextField } from '../controls/text-field';
-import { KeptForm } from '../salon/kept-form';
+import { KeptForm } from '../controls/kept-form';
 import { sayFailure } from '../server/api.service';
 import { Words } from '../wording/words.service';
 import { PeopleService } from './people-service';

@@ -8,7 +8,7 @@ import { FormErrors } from '../controls/form-errors';
 import { Notice } from '../controls/notice';
 import { TextField } from '../controls/text-field';
 import { Toggle } from '../controls/toggle';
-import { KeptForm } from '../salon/kept-form';
+import { KeptForm } from '../controls/kept-form';
 import { type Answer, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';

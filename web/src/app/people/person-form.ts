@@ -10,7 +10,7 @@ import { NumberField } from '../controls/number-field';
 import { TextField } from '../controls/text-field';
 import { Toggle } from '../controls/toggle';
 import { DaysOffList } from '../salon/days-off';
-import { KeptForm } from '../salon/kept-form';
+import { KeptForm } from '../controls/kept-form';
 import { WeekHours } from '../salon/week-hours';
 import { SessionService } from '../server/session.service';
 import { RANGES } from '../wording/ranges';

@@ -4,7 +4,7 @@ import { OPENING_FORM, type Opening, type Salon } from '@mansuet/core/contract';
 import { FormErrors } from '../controls/form-errors';
 import { Notice } from '../controls/notice';
 import { DaysOffList } from './days-off';
-import { KeptForm } from './kept-form';
+import { KeptForm } from '../controls/kept-form';
 import { SalonService } from './salon-service';
 import { WeekHours } from './week-hours';
 

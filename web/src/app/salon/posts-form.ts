@@ -10,7 +10,7 @@ import { SelectField } from '../controls/select-field';
 import { TextField } from '../controls/text-field';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';
-import { KeptForm } from './kept-form';
+import { KeptForm } from '../controls/kept-form';
 import { SalonService } from './salon-service';
 
 /** Tables, tubs, dryers and resting places, and the rooms they stand in. */

@@ -7,7 +7,7 @@ import { NumberField } from '../controls/number-field';
 import { SelectField } from '../controls/select-field';
 import { TextField } from '../controls/text-field';
 import { perMinute } from '../wording/ranges';
-import { KeptForm } from './kept-form';
+import { KeptForm } from '../controls/kept-form';
 import { SalonService } from './salon-service';
 
 /** Name, vet, money and clock of the salon. */

@@ -4,23 +4,27 @@ import { Notice } from '../controls/notice';
 import { TabPanel, Tabs } from '../controls/tabs';
 import { PeoplePanel } from '../people/people-panel';
 import { SessionService } from '../server/session.service';
+import { FeedsPanel } from './feeds-panel';
 import { OpeningFormPanel } from './opening-form';
 import { PostsFormPanel } from './posts-form';
 import { SalonFormPanel } from './salon-form';
 
-const PARTS = ['salon', 'opening', 'posts', 'people'] as const;
+/** A new salon is led through the first four. */
+const LED = ['salon', 'opening', 'posts', 'people'] as const;
+const PARTS = [...LED, 'calendars'] as const;
 type Part = (typeof PARTS)[number];
 const LABELS: Readonly<Record<Part, string>> = {
   salon: $localize`:@@salonPage.salon:The salon`,
   opening: $localize`:@@salonPage.opening:Opening hours`,
   posts: $localize`:@@salonPage.posts:Rooms and posts`,
   people: $localize`:@@salonPage.people:People`,
+  calendars: $localize`:@@salonPage.calendars:Calendars`,
 };
 
 /** The salon’s own page: what the lead says of it once, and every plan and proposal counts with. A new salon is led through it to its first dog. */
 @Component({
   selector: 'man-salon-page',
-  imports: [Notice, OpeningFormPanel, PeoplePanel, PostsFormPanel, RouterLink, SalonFormPanel, TabPanel, Tabs],
+  imports: [FeedsPanel, Notice, OpeningFormPanel, PeoplePanel, PostsFormPanel, RouterLink, SalonFormPanel, TabPanel, Tabs],
   template: `<div class="matter">
     <div class="body stack">
       <h1>{{ salon()?.name }}</h1>
@@ -37,6 +41,7 @@ const LABELS: Readonly<Record<Part, string>> = {
           <ng-template manTab="opening"><man-opening-form [salon]="s" (kept)="on()" /></ng-template>
           <ng-template manTab="posts"><man-posts-form [salon]="s" (kept)="on()" /></ng-template>
           <ng-template manTab="people"><man-people /></ng-template>
+          <ng-template manTab="calendars"><man-feeds /></ng-template>
         </man-tabs>
       }
     </div>
@@ -63,12 +68,14 @@ export class SalonPage {
   protected readonly may = computed(() => this.session.may('manage_salon'));
   protected readonly part = signal<Part>('salon');
   protected readonly tabs = PARTS.map((id) => ({ id, label: LABELS[id] }));
-  protected readonly next = computed(() => PARTS[PARTS.indexOf(this.part()) + 1]);
+  protected readonly next = computed(() => LED[PARTS.indexOf(this.part()) + 1]);
 
   protected sayNext(part: Part): string {
     return $localize`:@@salonPage.next:Next: ${LABELS[part]}:part:`;
   }
-  protected readonly sayWhere = computed(() => $localize`:@@salonPage.where:${PARTS.indexOf(this.part()) + 1}:nr: of ${PARTS.length}:of:`);
+  protected readonly sayWhere = computed(
+    () => $localize`:@@salonPage.where:${Math.min(PARTS.indexOf(this.part()), LED.length - 1) + 1}:nr: of ${LED.length}:of:`,
+  );
 
   protected open(part: Part): void {
     this.part.set(part);

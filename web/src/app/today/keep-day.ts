@@ -1,4 +1,4 @@
-import { Injectable, effect, inject } from '@angular/core';
+import { Injectable, effect, inject, signal } from '@angular/core';
 import { type TodayVisit, VISIT_CONTEXT } from '@mansuet/core/contract';
 import { ApiService } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
@@ -21,6 +21,8 @@ export class KeepDay {
   private readonly day = inject(TodayService);
   /** What each of them was when it was kept. */
   private readonly known = new Map<string, Pick<KeptAnswer, 'tag' | 'at'>>();
+  /** How many files were taken in since this page was opened: whoever reads them looks again. */
+  readonly taken = signal(0);
   private keeping: Promise<void> | undefined;
   private again = false;
 
@@ -61,6 +63,7 @@ export class KeepDay {
     const at = this.clock.now();
     await this.db.answers.put({ key: contextKey(visitId), value: answer.value, tag, at });
     this.known.set(contextKey(visitId), { tag, at });
+    this.taken.update((n) => n + 1);
     await this.log.merge(visitId, answer.value.events, answer.value.cursor);
     return true;
   }

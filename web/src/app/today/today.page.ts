@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { DayPanel } from '../day/day-panel';
 import { DueList } from './due-list';
 import { EmptyState } from '../controls/empty-state';
 import { Notice } from '../controls/notice';
@@ -7,14 +8,19 @@ import { HandlingMark } from '../lead-wall/handling-mark';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { dayInWords } from '../wording/time';
+import { sayStorageTrouble } from '../visit-log/storage-trouble';
+import { VisitLog } from '../visit-log/visit-log.service';
 import { screenOf } from '../visit/screen-of';
 import { TodayService, type Tag } from './today.service';
 import { Words } from '../wording/words.service';
 
+/** Nothing more is done with them today. */
+const OVER: ReadonlySet<string> = new Set(['gone', 'off']);
+
 /** All dogs of the day: what each needs next, the most urgent first. */
 @Component({
   selector: 'man-today',
-  imports: [DueList, EmptyState, HandlingMark, Notice, RouterLink],
+  imports: [DayPanel, DueList, EmptyState, HandlingMark, Notice, RouterLink],
   templateUrl: './today.page.html',
   styleUrl: './today.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,6 +30,8 @@ export class TodayPage {
   protected readonly day = inject(TodayService);
   protected readonly session = inject(SessionService);
   private readonly clock = inject(ClockService);
+  private readonly log = inject(VisitLog);
+  protected readonly trouble = signal('');
   protected readonly kindLabels = this.words.labels.dogKind;
   protected readonly title = computed(() =>
     new Date(this.clock.nowMs()).toLocaleDateString('en-GB', {
@@ -33,8 +41,9 @@ export class TodayPage {
       timeZone: this.clock.zone(),
     }),
   );
-  protected readonly here = computed(() => this.day.tags().filter((t) => t.phase !== 'gone' && (t.phase !== 'know' || this.arrived(t))));
-  protected readonly toCome = computed(() => this.day.tags().filter((t) => t.phase === 'know' && !this.arrived(t)));
+  protected readonly here = computed(() => this.day.tags().filter((t) => !OVER.has(t.phase) && this.arrived(t)));
+  protected readonly toCome = computed(() => this.day.tags().filter((t) => !OVER.has(t.phase) && !this.arrived(t)));
+  protected readonly off = computed(() => this.day.tags().filter((t) => t.phase === 'off'));
   protected readonly gone = computed(() => this.day.tags().filter((t) => t.phase === 'gone'));
 
   protected readonly since = (t: Tag): string => dayInWords(this.clock.dayOf(t.visit.arrivesAt), this.clock.today());
@@ -73,7 +82,29 @@ export class TodayPage {
     }
   };
 
+  /** Somebody said so, or has begun with it. */
   private arrived(t: Tag): boolean {
-    return Date.parse(t.visit.arrivesAt) <= this.clock.nowMs();
+    return t.phase !== 'know' || t.state.arrivedMs !== undefined;
+  }
+  /** It should be here by now, or is expected at another time than it was booked for. */
+  protected sayDue(t: Tag): string {
+    if (this.arrived(t) || t.phase === 'off') return '';
+    const { expectedAt } = t.state;
+    if (expectedAt !== undefined) return $localize`:@@today.expected:expected ${this.clock.timeOfDay(expectedAt)}:at:`;
+    return Date.parse(t.visit.arrivesAt) < this.clock.nowMs() ? $localize`:@@today.due:not here yet` : '';
+  }
+  protected canComeIn(t: Tag): boolean {
+    return t.phase === 'know' && !this.arrived(t) && this.session.may('record');
+  }
+  protected sayCame(t: Tag): string {
+    return $localize`:@@today.isHereName:${t.visit.dog.name}:dog: is here`;
+  }
+  protected async cameIn(t: Tag): Promise<void> {
+    this.trouble.set('');
+    try {
+      await this.log.record(t.visit.visitId, { type: 'dog_arrived', body: {} });
+    } catch (error) {
+      this.trouble.set(sayStorageTrouble(error));
+    }
   }
 }

@@ -51,8 +51,7 @@ export class VisitFrame {
       // /visits/:id alone goes where the visit stands.
       const phase = this.store.phase();
       const alone = this.url().split('?')[0]?.endsWith(`/visits/${this.visitId()}`) === true;
-      if (this.store.ready() && alone)
-        void this.router.navigate(['/visits', this.visitId(), screenOf(phase)], { replaceUrl: true });
+      if (this.store.ready() && alone) void this.router.navigate(['/visits', this.visitId(), screenOf(phase)], { replaceUrl: true });
     });
   }
 }

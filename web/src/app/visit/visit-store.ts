@@ -2,7 +2,6 @@ import { Injectable, computed, effect, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { switchMap } from 'rxjs';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
-import { BLADES } from '@mansuet/core/knowledge/blades';
 import { dogKinds } from '@mansuet/core/knowledge/dogs';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import type { EventDraft } from '@mansuet/core/log';
@@ -16,7 +15,6 @@ import {
   pastOf,
   phaseOf,
   type PlanContext,
-  planContextOf,
   planInputOf,
   planNowOf,
   workNow,
@@ -26,6 +24,7 @@ import { ApiService, sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { contextKey } from '../today/keep-day';
+import { planContextFor } from './plan-context-for';
 import { sayStorageTrouble } from '../visit-log/storage-trouble';
 import { VISIT_DB } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
@@ -74,20 +73,7 @@ export class VisitStore {
   readonly planContext = computed<PlanContext | undefined>(() => {
     const context = this.context();
     if (!context) return undefined;
-    return planContextOf(
-      {
-        dog: context.file.dog,
-        trained: this.groomer()?.trained ?? false,
-        house: this.house(),
-        ...(context.salon.bladesOwned ? { drawer: BLADES.filter((b) => context.salon.bladesOwned?.includes(b.id)) } : {}),
-        today: this.today(),
-        pace: context.pace,
-        pool: context.pool,
-        kindPool: context.kindPool,
-        knownMarks: context.file.marks.filter((m) => m.visitId !== context.visitId),
-      },
-      this.past(),
-    );
+    return planContextFor(context, { past: this.past(), trained: this.groomer()?.trained ?? false, today: this.today() });
   });
   /** Past visits as far as mats go; summaries that did not count them say nothing. */
   readonly matVisits = computed(() =>

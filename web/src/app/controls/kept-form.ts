@@ -1,6 +1,6 @@
 import { inject, signal } from '@angular/core';
 import type * as z from 'zod';
-import { errorsOf } from '../controls/errors-of';
+import { errorsOf } from './errors-of';
 import { fieldErrors, sayFailure, type Answer } from '../server/api.service';
 import { Words } from '../wording/words.service';
 
