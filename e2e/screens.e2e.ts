@@ -69,6 +69,17 @@ const wrong = (button: string, shows: string): State => ({
 
 const SCREENS: readonly Screen[] = [
   { name: 'today', path: '/today', shows: 'Kestrel', states: [keys] },
+  {
+    name: 'the book',
+    path: '/book',
+    shows: 'Drag a tag to another hour',
+    states: [
+      { name: 'a booking', open: (page) => page.locator('man-lead-lines button.tag').last().click() },
+      tab('Week', 'Sun'),
+      tab('Overdue', 'Comes about every'),
+      tab('Waiting list', 'Somebody waits'),
+    ],
+  },
   { name: 'dogs', path: '/dogs', shows: 'Ludmila Farrow', states: [opened('Also those put away')] },
   {
     name: 'new dog',
@@ -116,6 +127,7 @@ const SCREENS: readonly Screen[] = [
       tab('Rooms and posts', 'Add a table'),
       tab('People', 'Somebody new'),
       opened('Hours and limits of Odette Marrow'),
+      tab('Calendars', 'Make an address'),
     ],
   },
   { name: 'you', path: '/me', shows: 'this browser' },

@@ -1,4 +1,5 @@
 import { Router } from 'express';
+import { may } from '@mansuet/core/access';
 import { BOOK_ASKED, TELL_LATER } from '@mansuet/core/contract';
 import { addDays } from '@mansuet/core/days';
 import { say } from '@mansuet/core/locales';
@@ -22,10 +23,10 @@ export function bookRoutes(parts: BookParts): Router {
   const route = routesOf(parts);
   router.get(
     '/book',
-    route('read', BOOK_ASKED, async ({ trx, salon, input }) =>
+    route('read', BOOK_ASKED, async ({ trx, salon, staff, staffId, input }) =>
       input.to < input.from || input.to > addDays(input.from, AT_MOST_DAYS)
         ? refusedField('to', saying('form.not_this', {}))
-        : done(await readBook(trx, input, salon.timeZone)),
+        : done(await readBook(trx, input, salon.timeZone, (id) => id === staffId || may(staff.role, 'manage_staff'))),
     ),
   );
   router.get(

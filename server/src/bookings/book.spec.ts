@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { BOOK, FEEDS, NEW_FEED, OVERDUE_LIST, WAITING_LIST } from '@mansuet/core/contract';
+import { BOOK, FEEDS, NEW_FEED, NO_LIMITS, OVERDUE_LIST, PEOPLE, WAITING_LIST } from '@mansuet/core/contract';
 import { momentOf } from '@mansuet/core/days';
 import type { EventDraft } from '@mansuet/core/log';
 import { addDog, anEvent, booked, bookVisit, Browser, specServer, type SpecServer } from '../testing/spec-salon.js';
@@ -73,6 +73,28 @@ describe('the book', () => {
     expect((taken.json as { taken: unknown[] }).taken).toEqual([]);
     await move(visitId, at('2027-02-03', '09:00'));
     expect((await book('2027-02-02', '2027-02-03')).visits.map((v) => [v.phase, v.off])).toEqual([['know', null]]);
+  });
+
+  it('tells what somebody does not do to the lead and to themselves alone', async () => {
+    const people = PEOPLE.parse((await lead.send('GET', '/api/people')).json).people;
+    for (const p of people) {
+      const { name, role, trained, week, breaks, off, version } = p;
+      const form = {
+        name,
+        role,
+        trained,
+        week,
+        breaks,
+        off,
+        version,
+        limits: { ...NO_LIMITS, liftKg: p.staffId === lead.staffId ? 9 : 11 },
+      };
+      expect((await lead.send('PUT', `/api/people/${p.staffId}`, form)).status).toBe(204);
+    }
+    const lifts = async (by: Browser) =>
+      BOOK.parse((await by.send('GET', '/api/book?from=2027-01-12&to=2027-01-12')).json).people.map((p) => p.limits.liftKg);
+    expect((await lifts(lead)).sort()).toEqual([11, 9]);
+    expect((await lifts(groomer)).filter((kg) => kg !== null)).toEqual([11]);
   });
 
   it('lets nobody move a booking who may not book, or to somebody who is not here', async () => {

@@ -8,8 +8,17 @@ import type { InSalon } from '../database/database.js';
 /** Minutes where a booking says none. Our default. */
 const USUAL_MINUTES = 90;
 
-/** What is booked from one day to another where the salon is, and who works there. @param from @param to ISO dates, both of them included */
-export async function readBook(trx: InSalon, { from, to }: { readonly from: string; readonly to: string }, zone: string): Promise<Book> {
+/**
+ * What is booked from one day to another where the salon is, and who works there.
+ * @param days ISO dates, both of them included
+ * @param limitsOf whose limits whoever asks may read: the lead everybody's, others their own
+ */
+export async function readBook(
+  trx: InSalon,
+  { from, to }: { readonly from: string; readonly to: string },
+  zone: string,
+  limitsOf: (staffId: string) => boolean = () => false,
+): Promise<Book> {
   const midnight = (day: string, days: number) => sql<Date>`((${day}::date + ${days}::integer)::timestamp at time zone ${zone})`;
   const rows = await trx
     .selectFrom('visit')
@@ -59,11 +68,11 @@ export async function readBook(trx: InSalon, { from, to }: { readonly from: stri
     phase: r.phase,
     off: r.phase === 'off' ? (BOOKING_OFF.find((how) => how === r.off) ?? 'salon') : null,
   }));
-  return { people: await peopleOf(trx), visits };
+  return { people: await peopleOf(trx, limitsOf), visits };
 }
 
 /** Whoever is of the salon now, with their hours and what they do not do. */
-async function peopleOf(trx: InSalon): Promise<Book['people']> {
+async function peopleOf(trx: InSalon, limitsOf: (staffId: string) => boolean): Promise<Book['people']> {
   const rows = await trx
     .selectFrom('staff')
     .select(['staff_id', 'name', 'role', 'trained', 'week', 'breaks', 'off', 'limits'])
@@ -71,7 +80,7 @@ async function peopleOf(trx: InSalon): Promise<Book['people']> {
     .orderBy(sql`role = 'bather'`)
     .orderBy('name')
     .execute();
-  return rows.map((r) => DAY_PERSON.parse({ ...r, staffId: r.staff_id, limits: r.limits ?? NO_LIMITS }));
+  return rows.map((r) => DAY_PERSON.parse({ ...r, staffId: r.staff_id, limits: (limitsOf(r.staff_id) ? r.limits : null) ?? NO_LIMITS }));
 }
 
 /** A visit longer ago than this says that the dog goes elsewhere now. Our default, months. */

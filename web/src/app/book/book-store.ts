@@ -92,13 +92,13 @@ export class BookStore {
   }
 
   /** How full somebody’s day is: minutes booked of those they work; nothing for a day off. */
-  fullness(staffId: string, day: string): { dogs: number; minutes: number; of: number } | undefined {
+  fullness(staffId: string, day: string): { dogs: readonly BookedVisit[]; minutes: number; of: number } | undefined {
     const salon = this.salon();
     const person = this.book().people.find((p) => p.staffId === staffId);
     const works = salon && person && worksOn(salon.opening, person, day);
     const own = this.on(day).filter((v) => v.groomerId === staffId && v.phase !== 'off');
     if (!works && own.length === 0) return undefined;
-    return { dogs: own.length, minutes: own.reduce((sum, v) => sum + v.minutes, 0), of: works ? works.to - works.from : 0 };
+    return { dogs: own, minutes: own.reduce((sum, v) => sum + v.minutes, 0), of: works ? works.to - works.from : 0 };
   }
 
   /** Where a booking would be, and what stands against it there. */

@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { addDays } from '@mansuet/core/days';
-import { minutesOfBooking } from '@mansuet/core/day';
 import { Announcer } from '../controls/announcer';
 import { DateField } from '../controls/date-field';
 import { Notice } from '../controls/notice';
 import { TabPanel, Tabs } from '../controls/tabs';
-import { clockOfMinute, LeadLines, type PutAt } from '../day/lead-lines';
+import { LeadLines, type PutAt } from '../day/lead-lines';
 import { linesOfDay } from '../day/lines-of-day';
 import { ClockService } from '../server/clock.service';
 import { dayInWords, wholeDay } from '../wording/time';
@@ -108,14 +107,16 @@ export class BookPage {
   protected weekday(day: string): string {
     return new Date(`${day}T12:00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
   }
-  protected cell(staffId: string, day: string): { says: string; share: number; over: boolean } {
+  protected cell(staffId: string, day: string): { says: string; dogs: readonly string[]; share: number; over: boolean } {
     const full = this.store.fullness(staffId, day);
-    if (!full) return { says: $localize`:@@book.offDay:off`, share: 0, over: false };
-    const says = $localize`:@@book.cell:${full.dogs}:dogs: dogs, ${hours(full.minutes)}:booked: of ${hours(full.of)}:of:`;
-    return { says, share: full.of > 0 ? Math.min(1, full.minutes / full.of) : 1, over: full.minutes > full.of };
+    if (!full) return { says: $localize`:@@book.offDay:off`, dogs: [], share: 0, over: false };
+    const says =
+      full.dogs.length === 0
+        ? $localize`:@@book.cellFree:free, ${hours(full.of)}:of:`
+        : $localize`:@@book.cell:${hours(full.minutes)}:booked: of ${hours(full.of)}:of:`;
+    const dogs = full.dogs.map((v) => `${this.clock.timeOfDay(v.arrivesAt)} ${v.dog}`);
+    return { says, dogs, share: full.of > 0 ? Math.min(1, full.minutes / full.of) : 1, over: full.minutes > full.of };
   }
-  protected readonly minutesOf = minutesOfBooking;
-  protected readonly clockOf = clockOfMinute;
 }
 
 const hours = (minutes: number): string =>

@@ -15,13 +15,20 @@ import { aboutMinutes } from '../wording/time';
 import { Words } from '../wording/words.service';
 import { BookStore } from './book-store';
 
+interface Typed {
+  readonly day?: string;
+  readonly time?: string;
+  readonly person?: string;
+  readonly why?: string;
+}
+
 /** A booking that was chosen in the book: who it is, how long it takes, and moving it or calling it off. */
 @Component({
   selector: 'man-booked-dog',
   imports: [ChoiceGroup, DateField, Notice, RouterLink, SelectField, TextField],
   template: `<section class="booked" [attr.aria-label]="visit().dog">
     <header class="row">
-      <h3>{{ visit().dog }}</h3>
+      <h2>{{ visit().dog }}</h2>
       <p>
         <span i18n="@@booked.keeps">{{ minutes() }} are kept for the visit.</span>{{ ' ' }}
         <span class="quiet">{{ visit().owner }}</span>
@@ -39,9 +46,15 @@ import { BookStore } from './book-store';
     }
     @if (store.may() && canMove()) {
       <div class="form">
-        <man-date label="Day" i18n-label="@@booked.day" name="moveDay" [value]="day()" (typed)="day.set($event)" />
-        <man-text label="Time" i18n-label="@@booked.time" name="moveTime" type="time" [value]="time()" (typed)="time.set($event)" />
-        <man-select label="With" i18n-label="@@booked.with" [of]="people()" [value]="person()" (chosen)="$event && person.set($event)" />
+        <man-date label="Day" i18n-label="@@booked.day" name="moveDay" [value]="day()" (typed)="type({ day: $event })" />
+        <man-text label="Time" i18n-label="@@booked.time" name="moveTime" type="time" [value]="time()" (typed)="type({ time: $event })" />
+        <man-select
+          label="With"
+          i18n-label="@@booked.with"
+          [of]="people()"
+          [value]="person()"
+          (chosen)="$event && type({ person: $event })"
+        />
         <man-text
           class="why"
           label="Why, if it matters"
@@ -49,7 +62,7 @@ import { BookStore } from './book-store';
           name="moveWhy"
           [most]="200"
           [value]="why()"
-          (typed)="why.set($event)"
+          (typed)="type({ why: $event })"
         />
         <button type="button" class="plain" [disabled]="busy()" (click)="move()" i18n="@@booked.move">Move it there</button>
         @if (!visit().off) {
@@ -113,12 +126,15 @@ export class BookedDog {
     return aboutMinutes(m.minutes, [m.from, m.to]);
   });
   protected readonly people = computed(() => this.store.book().people.map((p) => ({ value: p.staffId, label: p.name })));
-  protected readonly day = linkedSignal(() => this.clock.dayOf(this.visit().arrivesAt));
-  protected readonly time = linkedSignal(() => this.clock.timeOfDay(this.visit().arrivesAt));
-  protected readonly person = linkedSignal(() => this.visit().groomerId);
-  protected readonly why = signal('');
+  private readonly id = computed(() => this.visit().visitId);
+  /** What was typed for this booking: a book that is read anew meanwhile takes none of it. */
+  private readonly typed = linkedSignal<string, Typed>({ source: this.id, computation: () => ({}) });
+  protected readonly day = computed(() => this.typed().day ?? this.clock.dayOf(this.visit().arrivesAt));
+  protected readonly time = computed(() => this.typed().time ?? this.clock.timeOfDay(this.visit().arrivesAt));
+  protected readonly person = computed(() => this.typed().person ?? this.visit().groomerId);
+  protected readonly why = computed(() => this.typed().why ?? '');
   protected readonly busy = signal(false);
-  protected readonly asksOff = linkedSignal<string, boolean>({ source: () => this.visit().visitId, computation: () => false });
+  protected readonly asksOff = linkedSignal<string, boolean>({ source: this.id, computation: () => false });
   protected readonly trouble = signal('');
   private readonly to = computed(() => {
     const at = /^(\d\d):(\d\d)$/.exec(this.time());
@@ -131,6 +147,9 @@ export class BookedDog {
     return this.store.sayAt(to).against.join(' ');
   });
 
+  protected type(part: Typed): void {
+    this.typed.update((t) => ({ ...t, ...part }));
+  }
   protected async move(): Promise<void> {
     const to = this.to();
     this.trouble.set('');
@@ -139,7 +158,7 @@ export class BookedDog {
       return;
     }
     this.busy.set(true);
-    await this.store.move(to, this.why(), this.day());
+    if (await this.store.move(to, this.why(), this.day())) this.typed.set({});
     this.busy.set(false);
   }
   protected off(how: BookingOff): Promise<void> {

@@ -50,7 +50,7 @@ const USUAL_DAYS = 14;
     </ul>
     @if (session.may('book')) {
       <form class="panel form" [manErrors]="form.errors()" (ngSubmit)="add()" novalidate>
-        <h3 i18n="@@waiting.add">Somebody waits</h3>
+        <h2 i18n="@@waiting.add">Somebody waits</h2>
         <man-select label="Dog" i18n-label="@@waiting.dog" path="dogId" [of]="dogs()" [value]="dogId()" (chosen)="dogId.set($event)" />
         <man-date label="From" i18n-label="@@waiting.from" name="waitFrom" path="from" [value]="from()" (typed)="from.set($event)" />
         <man-date label="To" i18n-label="@@waiting.to" name="waitTo" path="to" [value]="to()" (typed)="to.set($event)" />
@@ -92,9 +92,13 @@ const USUAL_DAYS = 14;
       display: flex;
       flex-wrap: wrap;
       gap: 12px;
-      align-items: end;
+      align-items: start;
     }
-    h3 {
+    /* Beside the fields, not beside their labels. */
+    .form > button {
+      margin-top: 22px;
+    }
+    h2 {
       width: 100%;
     }
     .note {

@@ -112,10 +112,10 @@ export class DayPanel {
     return $localize`:@@day.taken:Taken by ${who}:who: at ${at}:at:.`;
   });
   protected readonly sayOdds = computed(() => {
-    const shown = this.store.shown();
-    return shown && shown.schedule.unplaced.length === 0
-      ? $localize`:@@day.odds:Everybody is done by closing: ${inTen(shown.odds.inTime)}:chance:.`
-      : '';
+    const [problem, shown] = [this.store.problem(), this.store.shown()];
+    if (!problem || !shown || shown.schedule.unplaced.length > 0) return '';
+    const by = clockOfMinute(problem.to);
+    return $localize`:@@day.odds:All dogs are done by ${by}:by:: ${inTen(shown.odds.inTime)}:chance:.`;
   });
   /** How sure it is that there is no better day. */
   protected readonly sayProof = computed(() => {

@@ -64,11 +64,16 @@ export class DogThere {
   });
   protected readonly isPut = computed(() => this.store.put().has(this.visitId()));
   protected readonly people = computed(() => this.store.people().map((p) => ({ value: p.staffId, label: p.name })));
-  protected readonly person = linkedSignal(() => this.place()?.person ?? '');
-  protected readonly time = linkedSignal(() => {
+  /** What was typed for this dog: a day that is laid out anew meanwhile takes none of it. */
+  protected readonly typed = linkedSignal<string, { person?: string; time?: string }>({ source: this.visitId, computation: () => ({}) });
+  protected readonly person = computed(() => this.typed().person ?? this.place()?.person ?? '');
+  protected readonly time = computed(() => {
     const p = this.place();
-    return p ? clockOfMinute(p.from) : '';
+    return this.typed().time ?? (p ? clockOfMinute(p.from) : '');
   });
+  protected type(part: { person?: string; time?: string }): void {
+    this.typed.update((t) => ({ ...t, ...part }));
+  }
 
   protected readonly when = computed(() => {
     const p = this.place();
@@ -99,6 +104,7 @@ export class DogThere {
     }
     this.trouble.set('');
     this.moved.emit({ visitId: this.visitId(), person: this.person(), from: Number(at[1]) * 60 + Number(at[2]) });
+    this.typed.set({});
   }
 
   protected here(): Promise<void> {

@@ -19,7 +19,7 @@ import { type LateDog, lateDogs } from './late-dogs';
   selector: 'man-late-dogs',
   imports: [Notice, TextField],
   template: `@for (l of late(); track l.visitId) {
-      <section class="late" [attr.aria-label]="l.name">
+      <section class="late" [attr.aria-label]="sayName(l)">
         <p>
           <b i18n="@@late.says">{{ l.name }} is likely {{ l.by }} min late: ready about {{ clock(l.ready) }}.</b>
         </p>
@@ -79,6 +79,9 @@ export class LatePanel {
     return shown ? lateDogs(this.day.tags(), shown.odds, this.clockOf.zone()) : [];
   });
 
+  protected sayName(l: LateDog): string {
+    return $localize`:@@late.name:${l.name}:dog: will be late`;
+  }
   protected textOf(l: LateDog): string {
     return this.written().get(l.visitId) ?? this.words.say(l.message);
   }

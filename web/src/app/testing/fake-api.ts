@@ -61,6 +61,8 @@ export class FakeApi {
     ['POST /grants', () => refusal({ code: 'forbidden', title: 'No rights in this spec.', status: 403 })],
     // Nor is anything due, or booked ahead.
     ['GET /due', () => ({ ok: true, value: { due: [] } })],
+    ['GET /book?', () => ({ ok: true, value: { people: [], visits: [] } })],
+    ['GET /day-plan', () => ({ ok: true, value: { kept: null } })],
     ['GET /booked-ahead', () => ({ ok: true, value: { visits: [] } })],
   ]);
 

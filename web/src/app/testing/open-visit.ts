@@ -4,7 +4,7 @@ import type { Provider, Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { firstValueFrom, Subject } from 'rxjs';
-import { NO_OPENING, type VisitContext } from '@mansuet/core/contract';
+import { NO_OPENING, type Salon, type Staff, type VisitContext } from '@mansuet/core/contract';
 import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
 import { type EventDraft, makeEvent, type RandomBytes, type Stamp, type VisitEvent } from '@mansuet/core/log';
 import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
@@ -70,6 +70,58 @@ export interface OpenVisit<T> {
   close(): void;
 }
 
+export const AT_HAND: Staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer', trained: true, left: false };
+export const TIDEWRACK: Salon = {
+  salonId: SALON,
+  name: 'Tidewrack',
+  vetName: 'Port Ellery practice',
+  vetPhone: '0550 9',
+  currency: 'EUR',
+  ratePerMinuteMinor: 90,
+  house: HOUSE_DEFAULTS,
+  bladesOwned: null,
+  timeZone: 'UTC',
+  opening: NO_OPENING,
+  posts: [],
+  version: 1,
+};
+
+/** What the server tells of a visit with these entries. */
+export const contextWith = (
+  events: readonly VisitEvent[],
+  more: {
+    readonly dog?: Partial<typeof FACTS>;
+    readonly lastFound?: VisitContext['lastFound'];
+    readonly visits?: VisitContext['file']['visits'];
+  } = {},
+): VisitContext => ({
+  visitId: events[0]?.visitId ?? VISIT,
+  file: {
+    dogId: DOG,
+    version: 1,
+    dog: { ...FACTS, ...more.dog },
+    owner: { ownerId: SALON, name: 'Perpetua Glain', phone: '0550 1', email: '', contacts: [], version: 1 },
+    archived: false,
+    mergedInto: null,
+    merged: [],
+    weights: [{ on: '2026-01-01', kg: 18, by: 'file' }],
+    photos: [],
+    vetSeen: [],
+    notes: [],
+    visits: more.visits ?? [],
+    marks: [],
+  },
+  staff: [AT_HAND],
+  salon: TIDEWRACK,
+  events: [...events],
+  cursor: 0,
+  lastFound: more.lastFound ?? null,
+  unreadable: [],
+  pace: [],
+  pool: [],
+  kindPool: [],
+});
+
 /** A page inside a visit, on a fake server that stores everything. The rest is real: store, log, database, planner. */
 export async function openVisit<T>(
   page: Type<T>,
@@ -80,48 +132,8 @@ export async function openVisit<T>(
   more: readonly Provider[] = [],
 ): Promise<OpenVisit<T>> {
   const events = written([BOOKED, ...drafts]);
-  const staff = { staffId: STAFF, name: 'Rafael Quist', role: 'groomer' as const, trained: true, left: false };
-  const salon = {
-    salonId: SALON,
-    name: 'Tidewrack',
-    vetName: 'Port Ellery practice',
-    vetPhone: '0550 9',
-    currency: 'EUR',
-    ratePerMinuteMinor: 90,
-    house: HOUSE_DEFAULTS,
-    bladesOwned: null,
-    timeZone: 'UTC',
-    opening: NO_OPENING,
-    posts: [],
-    version: 1,
-  };
-  const context: VisitContext = {
-    visitId: VISIT,
-    file: {
-      dogId: DOG,
-      version: 1,
-      dog: { ...FACTS, ...dog },
-      owner: { ownerId: SALON, name: 'Perpetua Glain', phone: '0550 1', email: '', contacts: [], version: 1 },
-      archived: false,
-      mergedInto: null,
-      merged: [],
-      weights: [{ on: '2026-01-01', kg: 18, by: 'file' }],
-      photos: [],
-      vetSeen: [],
-      notes: [],
-      visits,
-      marks: [],
-    },
-    staff: [staff],
-    salon,
-    events,
-    cursor: 0,
-    lastFound,
-    unreadable: [],
-    pace: [],
-    pool: [],
-    kindPool: [],
-  };
+  const [staff, salon] = [AT_HAND, TIDEWRACK];
+  const context = contextWith(events, { dog, lastFound, visits });
   const api = new FakeApi();
   api.answer('GET /visits', context);
   api.answer(`GET /visits/${VISIT}/links`, { links: [] });

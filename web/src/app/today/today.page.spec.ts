@@ -49,6 +49,8 @@ describe('TodayPage', () => {
     db = new VisitDb(`spec-${crypto.randomUUID()}`);
     changes = new Subject();
     api = new FakeApi();
+    // What is kept of each dog is for the specs of the plan.
+    api.refuse('GET /visits/', { code: 'not_found', title: 'Gone.', status: 404 });
     TestBed.configureTestingModule({
       providers: [
         provideRouter([]),
@@ -86,7 +88,10 @@ describe('TodayPage', () => {
     changes.next(VISIT);
     await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
     // Only what is new was asked for: what is here already was said.
-    expect(api.sent.map((s) => s.path).filter((path) => path !== '/due')).toEqual(['/today', `/today/news?has=${VISIT}.1.as it was`]);
+    expect(api.sent.map((s) => s.path).filter((path) => path.startsWith('/today'))).toEqual([
+      '/today',
+      `/today/news?has=${VISIT}.1.as it was`,
+    ]);
   });
 
   it('fetches the whole day when a visit is new and came without its row', () => {
@@ -106,7 +111,7 @@ describe('TodayPage', () => {
     if (!read) throw new Error('no event');
     await TestBed.inject(DeviceLog).add(() => [read]);
     await until(fixture, () => page.querySelector('li a')?.textContent === 'Feel over');
-    expect(api.sent.filter((s) => s.path !== '/due').length).toBe(1);
+    expect(api.sent.filter((s) => s.path.startsWith('/today')).length).toBe(1);
   });
 
   it('says of a visit of an earlier day that it was not closed', async () => {
