@@ -49,6 +49,16 @@ describe('the day that is left', () => {
     );
   });
 
+  it('holds a time that was put by hand until it has gone by, or the dog was begun', () => {
+    const at = (from: number, state = {}) => {
+      const dogs = day.dogs.map((d) => ({ ...d, fixed: { person: 'a', from } }));
+      return restOfDay({ ...day, dogs }, 603, [{ dog: 'd', ...state }]).dogs[0]?.fixed;
+    };
+    expect(at(640)).toEqual({ person: 'a', from: 640 });
+    expect(at(600)).toEqual({ person: 'a' });
+    expect(at(640, { blocksDone: 1, waitsSince: 600 })).toEqual({ person: 'a' });
+  });
+
   it('is planned from where it stands at any minute, breaking no rule', () => {
     for (let seed = 1; seed <= 10; seed++) {
       const problem = madeDay(seed, 7, 3);

@@ -67,7 +67,7 @@ function dogNow(dog: DayDog, now: number, state: DogNow | undefined): DayDog | u
   if (!first) return undefined;
   // A time that was fixed and has gone by holds nothing any more.
   const { from: at, ...person } = dog.fixed;
-  const fixed = at !== undefined && at >= now && left === dog.blocks ? dog.fixed : person;
+  const fixed = at !== undefined && at >= now && (state?.blocksDone ?? 0) === 0 ? dog.fixed : person;
   if (state?.inHand) {
     const { person: by, minutesLeft } = state.inHand;
     const stretches = lastOf(first.stretches, minutesLeft);

@@ -183,8 +183,8 @@ describe('the plan of today', () => {
     await open();
     await settled();
     for (const [n, at] of [
-      [0, '11:20'],
-      [1, '11:20'],
+      [0, '11:15'],
+      [1, '11:15'],
     ] as const) {
       const tag = [...host.querySelectorAll<HTMLButtonElement>('button.tag')].find((b) => b.textContent?.includes(NAMES[n] ?? ''));
       if (!tag) throw new Error(`no tag of ${NAMES[n]}: ${host.innerText}`);
@@ -195,7 +195,12 @@ describe('the plan of today', () => {
       typeInto(there, 'putFrom', at);
       await fixture.whenStable();
       buttonOf(there, 'Put it there').click();
-      await settled();
+      if (n === 0)
+        await until(
+          fixture,
+          () => tags().some((t) => t.startsWith('Fig') && t.includes('at 11:15')),
+          () => tags().join('\n'),
+        );
     }
     await until(
       fixture,

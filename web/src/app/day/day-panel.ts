@@ -168,6 +168,9 @@ export class DayPanel {
     return `${where}: ${broken.map(say).join(' ')}`;
   }
 
+  protected print(): void {
+    window.print();
+  }
   private minuteOf(ms: number): number {
     const [h, m] = this.clock.timeOfDay(ms).split(':').map(Number);
     return (h ?? 0) * 60 + (m ?? 0);
