@@ -1,7 +1,6 @@
-import pg from 'pg';
 import { isForEveryone } from './for-everyone.js';
-import { freePort } from '../tools/free-port.js';
-import { expect, signIn, startServer, stopServer, test } from './support.js';
+import { emptyServer } from './own-salon.js';
+import { expect, signIn, test } from './support.js';
 
 test('a wrong password is said in words; a right one leads to today', async ({ page }) => {
   await page.goto('/');
@@ -84,18 +83,8 @@ test('a bather sees no button that would be refused', async ({ page }) => {
 });
 
 test('an empty installation asks for its first run, and shows no demo logins', async ({ browser, page }) => {
-  const admin = new pg.Client({ connectionString: process.env['MANSUET_ADMIN_URL'] });
-  await admin.connect();
-  const database = `empty_${Date.now()}`;
-  await admin.query(`create database ${database} owner mansuet_owner`);
-  const on = (name: string): string => (process.env[name] ?? '').replace(/\/[^/]*$/, `/${database}`);
-  const port = await freePort();
-  const server = await startServer(port, {
-    MANSUET_OWNER_URL: on('MANSUET_OWNER_URL'),
-    MANSUET_APP_URL: on('MANSUET_APP_URL'),
-    MANSUET_DEMO: '0',
-  });
-  await page.goto(`http://127.0.0.1:${port}/`);
+  const server = await emptyServer();
+  await page.goto(`${server.origin}/`);
   await page.waitForURL('**/first-run');
   await page.getByRole('button', { name: 'Open the salon' }).click();
   await expect(page.getByText('Give the salon’s name.')).toBeVisible();
@@ -149,12 +138,10 @@ test('an empty installation asks for its first run, and shows no demo logins', a
 
   await page.getByRole('link', { name: 'Enter the first dog' }).click();
   await page.waitForURL('**/dogs/new');
-  await page.goto(`http://127.0.0.1:${port}/today`);
+  await page.goto(`${server.origin}/today`);
   await expect(page.getByText('No dog is booked today').first()).toBeVisible();
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.waitForURL('**/sign-in');
   await expect(page.getByText('Demo salon')).toHaveCount(0);
-  await stopServer(server);
-  await admin.query(`drop database ${database} with (force)`);
-  await admin.end();
+  await server.close();
 });

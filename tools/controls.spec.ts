@@ -32,6 +32,7 @@ const NO_CONTROL: Readonly<Record<string, string>> = {
 const MADE: Readonly<Record<string, RegExp>> = {
   'body-map/body-map.less': /^(v\d|pad|stiff)$/,
   'feel-over/hands-guide.less': /^is-(sound|as_before|found)$/,
+  'day/lead-lines.less': /^(done|in_hand|planned)$/,
   'handling-plan/odds-panel.less': new RegExp(`^(${STRAIN_BANDS.join('|')})$`),
   'strain-ribbon/strain-ribbon.less': new RegExp(`^(band|axis|open|rest|${STRAIN_BANDS.join('|')})$`),
   'table/signal-pad.less': new RegExp(`^(${SIGNAL_TIERS.join('|')})$`),

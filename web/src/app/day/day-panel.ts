@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import { brokenByMove, type BrokenRule, sayBroken } from '@mansuet/core/day';
+import { brokenByMove, type BrokenRule, nearestTime, sayBroken } from '@mansuet/core/day';
 import { Announcer } from '../controls/announcer';
 import { Notice } from '../controls/notice';
 import { ClockService } from '../server/clock.service';
@@ -152,10 +152,20 @@ export class DayPanel {
     this.says.set(to ? this.sayAt(to) : '');
   }
   protected put(to: PutAt): void {
-    const broken = this.sayAt(to);
+    const broken = this.sayAt(to) + this.sayNearest(to);
     this.selected.set(to.visitId);
     this.store.putDog(to.visitId, { person: to.person, from: to.from });
+    this.says.set(broken);
     this.announcer.say(broken);
+  }
+  /** Where else it could be with the same hands, when something stands against it. */
+  private sayNearest(to: PutAt): string {
+    const [problem, shown] = [this.store.problem(), this.store.shown()];
+    if (!problem || !shown) return '';
+    const at = nearestTime(problem, shown.schedule, to.visitId, to);
+    return at === undefined || at === to.from
+      ? ''
+      : ` ${$localize`:@@day.nearest:The nearest time with these hands is ${clockOfMinute(at)}:at:.`}`;
   }
   private sayAt(to: PutAt): string {
     const [problem, shown] = [this.store.problem(), this.store.shown()];
