@@ -39,6 +39,7 @@ describe('the plan of today', () => {
   let host: HTMLElement;
   let api: FakeApi;
   let may: (action: string) => boolean;
+  let changes: Subject<string | undefined>;
 
   /** Three dogs of which each is booked with the same hands, an hour after the other. */
   function events(n: number, more: readonly EventDraft[] = []): VisitEvent[] {
@@ -86,6 +87,7 @@ describe('the plan of today', () => {
   beforeEach(() => {
     api = new FakeApi();
     may = () => true;
+    changes = new Subject();
     api.answerBy('GET /visits', (_body, path) => {
       const n = Number(path.at(-1));
       return { ok: true, value: { ...contextWith(events(n), { dog: { weightKg: 9 } }), visitId: visitId(n) } };
@@ -101,7 +103,7 @@ describe('the plan of today', () => {
         provideRouter([]),
         api.provider(),
         { provide: NOW, useValue: () => NOW_MS },
-        { provide: LiveService, useValue: { changes$: new Subject() } },
+        { provide: LiveService, useValue: { changes$: changes } },
         {
           provide: SessionService,
           useValue: { may: (a: string) => may(a), signedIn: () => ({ staff: AT_HAND, salon: TIDEWRACK, csrf: 'x' }) },
@@ -263,6 +265,56 @@ describe('the plan of today', () => {
     expect(host.textContent).not.toContain('Take this day');
     host.querySelector('details')?.setAttribute('open', '');
     expect([...host.querySelectorAll('tbody th')].map((h) => h.textContent)).toEqual(['Rafael Quist', 'At most']);
+  });
+
+  it('shows what another lead took meanwhile', async () => {
+    await open();
+    const told = { put: [], told: [], inTime: 1, version: 4, madeBy: ODETTE, madeAt: '2026-11-30T09:58:00Z' };
+    const one = { dog: visitId(0), block: 0, stretch: 0, from: 620, to: 645, person: ODETTE };
+    const schedule = { stretches: [one], breaks: [], unplaced: [] };
+    api.answer('GET /day-plan', { kept: { ...told, schedule } });
+    changes.next(visitId(0));
+    await until(
+      fixture,
+      () => host.textContent?.includes('Taken by Odette Marrow at 09:58.') === true,
+      () => host.innerText,
+    );
+  });
+
+  it('takes a dog by its minutes whose file the server does not give', async () => {
+    api.refuse('GET /visits/', { code: 'not_found', title: 'Gone.', status: 404 });
+    await open([events(0)]);
+    // Ten minutes before any tool, and the sixty that are kept for it.
+    expect(tags()[0]).toMatch(/^Fig with .* at 10:15, table, until 11:25$/);
+  });
+
+  it('is there without the server as this device knows it, and says so where it knows nothing', async () => {
+    const db = TestBed.inject(VISIT_DB);
+    const day = today(NAMES.map((_, n) => events(n)));
+    await db.answers.put({ key: 'today', value: day });
+    api.online = false;
+    TestBed.inject(ClockService).zone.set('UTC');
+    TestBed.inject(KeepDay);
+    const show = (): void => {
+      fixture = TestBed.createComponent(DayPanel);
+      host = fixture.nativeElement as HTMLElement;
+      document.body.append(host);
+    };
+    show();
+    await until(
+      fixture,
+      () => host.textContent?.includes('The server does not answer: the plan of the day') === true,
+      () => host.innerText,
+    );
+    host.remove();
+    fixture.destroy();
+    await db.answers.put({ key: 'day', value: { day: '2026-11-30', people: [person(STAFF, 'Rafael Quist')], kept: null } });
+    show();
+    await until(
+      fixture,
+      () => tags().length === 3,
+      () => host.innerText,
+    );
   });
 
   it('says that nobody works, where nobody does', async () => {

@@ -1,5 +1,8 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
-import { type KeptDayPlan, type SalonPerson } from '@mansuet/core/contract';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { auditTime } from 'rxjs';
+import * as z from 'zod';
+import { DAY_PERSON, DAY_PLAN, type KeptDayPlan, type SalonPerson } from '@mansuet/core/contract';
 import {
   compareDays,
   DAY_GOALS,
@@ -20,8 +23,10 @@ import { BookService } from '../book/book.service';
 import { Latest } from '../planner/latest';
 import { sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
+import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
 import { TodayService } from '../today/today.service';
+import { VISIT_DB } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
 import { DayPlanner } from './day-planner.service';
@@ -34,12 +39,18 @@ const LOOK_MINUTES = 5;
 const PLAN_MS = 450;
 const LONGER_MS = 5_000;
 const OTHERS_MS = 250;
+/** What changes at once is looked at once. */
+const SETTLE_MS = 1_000;
+/** Under this key the people and the plan of the day are kept on the device. */
+const KEY = 'day';
+const DAY_KEPT = z.object({ day: z.iso.date(), people: z.array(DAY_PERSON), kept: DAY_PLAN.nullable() });
 
 /** Today as a plan: who takes which dog when, from now on; what was taken, how it goes, and whether there is a better one. */
 @Injectable()
 export class DayStore {
   private readonly words = inject(Words);
   private readonly book = inject(BookService);
+  private readonly db = inject(VISIT_DB);
   private readonly clock = inject(ClockService);
   private readonly session = inject(SessionService);
   private readonly day = inject(TodayService);
@@ -123,6 +134,9 @@ export class DayStore {
   });
 
   constructor() {
+    inject(LiveService)
+      .changes$.pipe(auditTime(SETTLE_MS), takeUntilDestroyed())
+      .subscribe(() => void this.readPlan());
     effect(() => {
       const today = this.day.today()?.day;
       if (today !== undefined) untracked(() => void this.read(today));
@@ -140,10 +154,30 @@ export class DayStore {
 
   private async read(day: string): Promise<void> {
     const [book, plan] = await Promise.all([this.book.days(day, day), this.book.plan(day)]);
-    if (book.ok) this.people.set(book.value.people);
-    else if (book.failure.kind === 'refused') this.trouble.set(sayFailure(this.words, book.failure));
-    if (plan.ok) this.kept.set(plan.value);
-    if (book.ok) this.readOn.set(day);
+    if (book.ok && plan.ok) {
+      this.show({ day, people: book.value.people, kept: plan.value });
+      await this.db.answers.put({ key: KEY, value: { day, people: book.value.people, kept: plan.value } });
+      return;
+    }
+    for (const answer of [book, plan])
+      if (!answer.ok && answer.failure.kind === 'refused') this.trouble.set(sayFailure(this.words, answer.failure));
+    const before = DAY_KEPT.safeParse((await this.db.answers.get(KEY))?.value);
+    if (this.readOn() !== day && before.success && before.data.day === day) this.show(before.data);
+    else if (this.readOn() !== day)
+      this.trouble.set($localize`:@@day.offline:The server does not answer: the plan of the day is shown when it does.`);
+  }
+  private show({ day, people, kept }: z.infer<typeof DAY_KEPT>): void {
+    this.people.set(people);
+    this.kept.set(kept);
+    this.readOn.set(day);
+    this.trouble.set('');
+  }
+  /** Somebody else may have taken a plan. */
+  private async readPlan(): Promise<void> {
+    const day = this.readOn();
+    if (day === '') return this.read(this.day.today()?.day ?? '');
+    const plan = await this.book.plan(day);
+    if (plan.ok && plan.value?.version !== this.kept()?.version) this.kept.set(plan.value);
   }
 
   private plan(problem: DayProblem, kept: KeptDayPlan | null, limitMs: number): void {

@@ -2,7 +2,7 @@ import { DestroyRef, Injectable, computed, effect, inject, signal, untracked } f
 import * as z from 'zod';
 import { VISIT_CONTEXT, type VisitContext } from '@mansuet/core/contract';
 import { expectedInput, type PlanForDay } from '@mansuet/core/day';
-import { pastOf, type PlanContext } from '@mansuet/core/visit';
+import { pastOf, type PlanContext, planContextOf } from '@mansuet/core/visit';
 import { ClockService } from '../server/clock.service';
 import { contextKey, KeepDay } from '../today/keep-day';
 import { type Tag, TodayService } from '../today/today.service';
@@ -35,8 +35,8 @@ export class ExpectedPlans {
   private over = false;
   private again = false;
 
-  /** Those of today that are not over. */
-  readonly open = computed(() => this.day.tags().filter((t) => t.phase !== 'gone' && t.phase !== 'off'));
+  /** Those of today that are not over; what an earlier day left open is closed, and not planned. */
+  readonly open = computed(() => this.day.tags().filter((t) => t.phase !== 'gone' && t.phase !== 'off' && !t.leftOver));
   readonly done = computed(() => this.open().filter((t) => this.thoughts().get(t.visit.visitId) !== undefined).length);
   /** Each of them was thought about. */
   readonly ready = computed(() => this.day.today() !== undefined && this.done() === this.open().length);
@@ -48,6 +48,7 @@ export class ExpectedPlans {
     effect(() => {
       this.open();
       this.keep.taken();
+      this.keep.rounds();
       untracked(() => void this.think());
     });
   }
@@ -73,12 +74,15 @@ export class ExpectedPlans {
 
   private async thinkOf(tag: Tag): Promise<void> {
     const { visitId } = tag.visit;
-    const key = `${tag.visit.tag} ${tag.state.plan ? 'taken' : tag.state.eventCount}`;
-    if (this.thoughts().get(visitId)?.key === key) return;
+    const own = `${tag.visit.tag} ${tag.state.plan ? 'taken' : tag.state.eventCount}`;
+    if (this.thoughts().get(visitId)?.key === own) return;
     const kept = VISIT_CONTEXT.safeParse((await this.db.answers.get(contextKey(visitId)))?.value);
-    if (!kept.success) return;
-    const context = this.contextOf(kept.data, tag);
-    const plan = tag.state.plan ? undefined : await this.planOf(tag, key, context);
+    const key = kept.success ? own : `${own} ?`;
+    if (this.thoughts().get(visitId)?.key === key) return;
+    // Without its file a dog is taken by what the wall knows of it, and its minutes.
+    if (!kept.success && this.keep.rounds() === 0) return;
+    const context = kept.success ? this.contextOf(kept.data, tag) : this.contextOfTag(tag);
+    const plan = tag.state.plan || !kept.success ? undefined : await this.planOf(tag, key, context);
     this.thoughts.update((all) => new Map([...all, [visitId, { key, context, plan }]]));
   }
 
@@ -93,6 +97,9 @@ export class ExpectedPlans {
     return plan;
   }
 
+  private contextOfTag({ visit }: Tag): PlanContext {
+    return planContextOf({ dog: visit.dog, trained: false, today: this.clock.today() }, []);
+  }
   private contextOf(context: VisitContext, tag: Tag): PlanContext {
     const { visitId, groomerId } = tag.visit;
     return planContextFor(context, {

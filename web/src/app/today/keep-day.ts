@@ -23,6 +23,8 @@ export class KeepDay {
   private readonly known = new Map<string, Pick<KeptAnswer, 'tag' | 'at'>>();
   /** How many files were taken in since this page was opened: whoever reads them looks again. */
   readonly taken = signal(0);
+  /** How often all of them were asked for: what is not here by then does not come by itself. */
+  readonly rounds = signal(0);
   private keeping: Promise<void> | undefined;
   private again = false;
 
@@ -37,6 +39,7 @@ export class KeepDay {
     this.again = this.keeping !== undefined;
     return (this.keeping ??= this.keepAll().finally(() => {
       this.keeping = undefined;
+      this.rounds.update((n) => n + 1);
       if (this.again) void this.keep();
     }));
   }
