@@ -13,7 +13,7 @@ test('a day in a place of its own is laid out, a dog is dragged elsewhere, the l
   // Three and a half hours behind noon: half past eight.
   await founder.found('Ines Karr', 'America/St_Johns');
   await founder.colleague('Joss Tell');
-  await founder.booked('Tansy', 10, 150);
+  await founder.booked('Tansy', 10, 45);
   await founder.booked('Sorrel', 90, 150);
   await founder.booked('Yarrow', 180, 150);
   await page.goto(`${server.origin}/today`);
@@ -53,6 +53,8 @@ test('a day in a place of its own is laid out, a dog is dragged elsewhere, the l
   const late = page.getByRole('region', { name: 'Tansy will be late' });
   await expect(late.getByText(/^Tansy is likely \d+ min late/)).toBeVisible();
   await late.getByRole('button', { name: 'Tell the owner' }).click();
+  await expect(late.getByLabel('To the owner')).toHaveValue(/^Tansy will be ready about/);
+  await late.getByRole('button', { name: 'Send it' }).click();
   await expect(page.getByText('The owner of Tansy is told')).toBeVisible();
   await page.goto(`${server.origin}/messages`);
   await expect(page.getByText(/Tansy will be ready about/)).toBeVisible();

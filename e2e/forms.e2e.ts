@@ -114,6 +114,8 @@ test('an empty installation asks for its first run, and shows no demo logins', a
   await page.getByRole('button', { name: 'Keep these posts' }).click();
 
   // A colleague chooses a password by a link that opens once, on a device of their own.
+  // Posts have names as well: the page of people is there first.
+  await expect(page.getByRole('heading', { name: 'Somebody new' })).toBeVisible();
   await page.getByLabel('Name', { exact: true }).fill('Joss Tell');
   await page.getByLabel('Sign-in name').fill('joss');
   await page.getByRole('button', { name: 'Make a link for them' }).click();

@@ -95,6 +95,8 @@ export class DayPanel {
     const tags = Math.max(this.now(), ...this.lines().flatMap((l) => l.tags.map((t) => t.to)));
     return Math.ceil(Math.max(tags, Math.min(last, open)) / 60) * 60;
   });
+  /** What comes with a plan moves nothing that stands below. */
+  protected readonly height = computed(() => BESIDE_LINES_PX + LINE_PX * this.lines().length);
   protected readonly unplaced = computed(() =>
     (this.store.shown()?.schedule.unplaced ?? []).map((id) =>
       id.startsWith('break ')
@@ -190,5 +192,6 @@ export class DayPanel {
 /** One step of the load goal. */
 const LOAD_STEP_PERCENT = 2;
 const MINUTES_FELT = 10;
+const [LINE_PX, BESIDE_LINES_PX] = [77, 260];
 const AGO_MINUTES = 60;
 const AHEAD_MINUTES = 240;

@@ -29,6 +29,7 @@ import { TodayService } from '../today/today.service';
 import { VISIT_DB } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
+import { changesOf, mainHands, scheduleOf } from './day-changes';
 import { DayPlanner } from './day-planner.service';
 import type { FollowedDay, PlannedDay } from './day-talk';
 import { ExpectedPlans } from './expected-plans';
@@ -63,6 +64,8 @@ export class DayStore {
   /** What was read of the server belongs to this day. */
   private readonly readOn = signal('');
   readonly trouble = signal('');
+  /** The server does not answer, and this device knows no plan of this day. */
+  readonly offline = signal('');
   /** Put by hand, and not taken yet. */
   readonly put = signal<ReadonlyMap<string, DayDog['fixed']>>(new Map());
   readonly proposal = signal<PlannedDay | undefined>(undefined);
@@ -164,13 +167,13 @@ export class DayStore {
     const before = DAY_KEPT.safeParse((await this.db.answers.get(KEY))?.value);
     if (this.readOn() !== day && before.success && before.data.day === day) this.show(before.data);
     else if (this.readOn() !== day)
-      this.trouble.set($localize`:@@day.offline:The server does not answer: the plan of the day is shown when it does.`);
+      this.offline.set($localize`:@@day.offline:The server does not answer: the plan of the day is shown when it does.`);
   }
   private show({ day, people, kept }: z.infer<typeof DAY_KEPT>): void {
     this.people.set(people);
     this.kept.set(kept);
     this.readOn.set(day);
-    this.trouble.set('');
+    this.offline.set('');
   }
   /** Somebody else may have taken a plan. */
   private async readPlan(): Promise<void> {
@@ -292,40 +295,3 @@ export class DayStore {
 
 const PLAN_OF_DAY = $localize`:@@day.planOfDay:Plan of the day`;
 const momentOf = (nowMs: number): number => Math.floor(nowMs / (LOOK_MINUTES * 60_000)) * LOOK_MINUTES * 60_000;
-
-/** A plan as the planner reads it. */
-export function scheduleOf({ schedule }: Pick<KeptDayPlan, 'schedule'>): DaySchedule {
-  return {
-    ...schedule,
-    stretches: schedule.stretches.map((s) => ({ ...s, person: s.person, helper: s.helper, post: s.post })),
-  };
-}
-
-/** Whose each dog is: whoever has it at the table first, or else at all, and from when. */
-export function mainHands({ stretches }: DaySchedule): { dog: string; person: string; from: number }[] {
-  const out = new Map<string, { dog: string; person: string; from: number }>();
-  for (const s of [...stretches].sort((a, b) => a.from - b.from)) {
-    if (s.person === undefined || out.has(s.dog)) continue;
-    out.set(s.dog, { dog: s.dog, person: s.person, from: s.from });
-  }
-  return [...out.values()];
-}
-
-/** A dog that would be with somebody else, or at a time that is felt. */
-export interface DayChange {
-  readonly dog: string;
-  readonly person: string | undefined;
-  readonly by: number;
-}
-/** Less is not worth a change. Our default, minutes. */
-const FELT_MINUTES = 10;
-
-function changesOf(was: DaySchedule, now: DaySchedule): DayChange[] {
-  const before = new Map(mainHands(was).map((m) => [m.dog, m]));
-  return mainHands(now).flatMap((m) => {
-    const old = before.get(m.dog);
-    const isOther = old?.person !== m.person;
-    const by = old ? m.from - old.from : 0;
-    return isOther || Math.abs(by) >= FELT_MINUTES ? [{ dog: m.dog, person: isOther ? m.person : undefined, by }] : [];
-  });
-}

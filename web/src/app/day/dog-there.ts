@@ -16,7 +16,8 @@ import { sayStorageTrouble } from '../visit-log/storage-trouble';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { screenOf } from '../visit/screen-of';
 import { Words } from '../wording/words.service';
-import { DayStore, mainHands } from './day-store';
+import { mainHands } from './day-changes';
+import { DayStore } from './day-store';
 import { clockOfMinute, type PutAt } from './lead-lines';
 import { inTen } from './say-chance';
 

@@ -20,10 +20,15 @@ import { type LateDog, lateDogs } from './late-dogs';
   imports: [Notice, TextField],
   template: `@for (l of late(); track l.visitId) {
       <section class="late" [attr.aria-label]="sayName(l)">
-        <p>
-          <b i18n="@@late.says">{{ l.name }} is likely {{ l.by }} min late: ready about {{ clock(l.ready) }}.</b>
+        <p class="row">
+          <b class="grow" i18n="@@late.says">{{ l.name }} is likely {{ l.by }} min late: ready about {{ clock(l.ready) }}.</b>
+          @if (session.may('book')) {
+            <button type="button" class="plain" [attr.aria-expanded]="open() === l.visitId" (click)="toggle(l)" i18n="@@late.tell">
+              Tell the owner
+            </button>
+          }
         </p>
-        @if (session.may('book')) {
+        @if (open() === l.visitId) {
           <div class="row">
             <man-text
               class="text"
@@ -35,7 +40,7 @@ import { type LateDog, lateDogs } from './late-dogs';
               [value]="textOf(l)"
               (typed)="write(l, $event)"
             />
-            <button type="button" class="plain" [disabled]="busy()" (click)="tell(l)" i18n="@@late.send">Tell the owner</button>
+            <button type="button" class="plain" [disabled]="busy()" (click)="tell(l)" i18n="@@late.send">Send it</button>
           </div>
         }
       </section>
@@ -46,11 +51,14 @@ import { type LateDog, lateDogs } from './late-dogs';
     .late {
       border-left: 5px solid var(--pause-strong);
       background: var(--pause-light);
-      padding: 8px 12px;
+      padding: 4px 12px;
       border-radius: 4px var(--radius) var(--radius) 4px;
       margin-top: 8px;
     }
-    .row {
+    .grow {
+      flex: 1;
+    }
+    div.row {
       align-items: end;
     }
     .text {
@@ -70,6 +78,7 @@ export class LatePanel {
   protected readonly session = inject(SessionService);
   protected readonly clock = clockOfMinute;
   protected readonly busy = signal(false);
+  protected readonly open = signal('');
   protected readonly trouble = signal('');
   protected readonly said = signal('');
   /** What was written by hand, by visit. */
@@ -81,6 +90,9 @@ export class LatePanel {
 
   protected sayName(l: LateDog): string {
     return $localize`:@@late.name:${l.name}:dog: will be late`;
+  }
+  protected toggle(l: LateDog): void {
+    this.open.update((was) => (was === l.visitId ? '' : l.visitId));
   }
   protected textOf(l: LateDog): string {
     return this.written().get(l.visitId) ?? this.words.say(l.message);
