@@ -147,7 +147,7 @@ export class DayPanel {
     if (!shown) return '';
     const odds = shown.odds.people.get(personId);
     if (!shown.schedule.stretches.some((s) => s.person === personId || s.helper === personId)) return $localize`:@@day.personFree:free`;
-    return odds === undefined ? '' : $localize`:@@day.personDone:done in time: ${inTen(odds)}:chance:`;
+    return odds === undefined ? '' : $localize`:@@day.personDone:in time: ${inTen(odds)}:chance:`;
   };
 
   protected held(to: PutAt | undefined): void {
@@ -192,6 +192,6 @@ export class DayPanel {
 /** One step of the load goal. */
 const LOAD_STEP_PERCENT = 2;
 const MINUTES_FELT = 10;
-const [LINE_PX, BESIDE_LINES_PX] = [77, 260];
+const [LINE_PX, BESIDE_LINES_PX] = [79, 330];
 const AGO_MINUTES = 60;
 const AHEAD_MINUTES = 240;

@@ -120,10 +120,11 @@ describe('HandlingPlanPage', () => {
     await visit.store.record({ type: 'work_started', body: {} });
     await visit.store.record({ type: 'step_started', body: { step: first } });
     await visit.store.record({ type: 'step_finished', body: { step: first, outcome: 'done', why: '' } });
-    await visit.until(
-      () =>
-        visit.host.textContent?.includes('from minute') === true && visit.host.querySelectorAll('button.step').length === taken.length - 1,
-    );
+    // What is done is not in it; what is left may fall into fewer steps where the search had little time.
+    await visit.until(() => {
+      const left = visit.host.querySelectorAll('button.step').length;
+      return visit.host.textContent?.includes('from minute') === true && left > 0 && left < taken.length;
+    });
     await visit.until(() => visit.host.textContent?.includes('Plan anew from now') === true);
     // Measured strain is another than predicted: the rest may be ordered otherwise, and then it is said.
     expect(visit.host.textContent).toMatch(/This plan is at the table\.|Other than at the table: /);
