@@ -61,8 +61,10 @@ export class Founder {
     const { signedIn } = SESSION.parse(await this.send('POST', '/api/first-run', { salonName: 'Saltgrass', ...person }));
     this.csrf = signedIn?.csrf ?? '';
     this.staffId = signedIn?.staff.staffId ?? '';
+    if (!signedIn) throw new Error('nobody is signed in');
+    const { formats, handLimits, priceRule } = signedIn.salon;
     const form = { name: 'Saltgrass', vetName: 'Vet', vetPhone: '0550 1', currency: 'CAD', ratePerMinuteMinor: 80, timeZone };
-    await this.send('PUT', '/api/salon', { ...form, version: 1 });
+    await this.send('PUT', '/api/salon', { ...form, formats, handLimits, priceRule, version: 1 });
     const week = Array.from({ length: 7 }, () => ({ from: '08:00', to: '18:00' }));
     await this.send('PUT', '/api/salon/opening', { week, closed: [], version: 2 });
   }
@@ -70,8 +72,8 @@ export class Founder {
     const login = name.split(' ')[0]?.toLowerCase();
     await this.send('POST', '/api/staff', { name, login, password: 'ten letters and more', role: 'groomer', trained: true });
   }
-  /** A dog of eight kilograms that is booked with the lead, so many minutes from now. */
-  async booked(dog: string, minutesFromNow: number, sessionMinutes: number): Promise<void> {
+  /** A dog of eight kilograms that is booked with the lead, so many minutes from now. @returns the dog's id */
+  async booked(dog: string, minutesFromNow: number, sessionMinutes: number): Promise<string> {
     const owner = { name: `Owner of ${dog}`, phone: '0550 2', email: '', contacts: [] };
     const form = { ...EMPTY_DOG, name: dog, born: '2021-06-01', weightKg: 8 };
     const { id } = (await this.send('POST', '/api/dogs', { dog: form, owner })) as { id: string };
@@ -93,5 +95,6 @@ export class Founder {
     );
     this.last = event.stamp;
     await this.send('POST', `/api/visits/${visitId}/events`, { events: [event] });
+    return id;
   }
 }

@@ -26,6 +26,7 @@ import { liveRoutes } from './live/live.routes.js';
 import type { LiveHub } from './live/live-hub.js';
 import { holderRoutes } from './owner-links/holder.routes.js';
 import { salonLinkRoutes } from './owner-links/salon-links.routes.js';
+import { wishRoutes } from './owner-links/wishes.routes.js';
 import { photoRoutes } from './photos/photos.routes.js';
 import { grantRoutes } from './grants/grants.routes.js';
 import { handleProblems, notFound } from './problems/handle-problems.js';
@@ -172,6 +173,7 @@ export function createApp(parts: AppParts): Express {
   api.use(dogRoutes(parts));
   api.use(photoRoutes(parts));
   api.use(salonLinkRoutes(parts));
+  api.use(wishRoutes(parts));
   api.use(visitRoutes(parts));
   api.use(afterVisitRoutes(parts));
   api.use(letterRoutes(parts));

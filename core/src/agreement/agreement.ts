@@ -1,7 +1,7 @@
 import { extraPriceMinor, longestCutFor } from '../knowledge/coat/index.js';
 import { hasKind } from '../knowledge/dogs/index.js';
 import type { HandlingPlan, PlanInput } from '../plan/index.js';
-import { type ConsentId, type Reason, reason, type RuleId, type ZoneId } from '../words/index.js';
+import { type ConsentId, type PriceRule, type Reason, reason, type RuleId, USUAL_PRICE_RULE, type ZoneId } from '../words/index.js';
 import { CLOSE_WORK, isMatWork } from '../work/index.js';
 import { whyNotMore } from './alternatives.js';
 
@@ -26,8 +26,14 @@ export interface AgreementProposal {
 /**
  * What is agreed before the work: what is possible, extra minutes for mats and their price, and the consents this plan needs.
  * @param ratePerMinuteMinor the salon's rate for extra time, smallest coin per minute, ≥ 0
+ * @param rule how the salon prices it
  */
-export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMinuteMinor: number): AgreementProposal {
+export function proposeAgreement(
+  plan: HandlingPlan,
+  input: PlanInput,
+  ratePerMinuteMinor: number,
+  rule: PriceRule = USUAL_PRICE_RULE,
+): AgreementProposal {
   if (!(ratePerMinuteMinor >= 0)) throw new RangeError(`proposeAgreement: rate ${ratePerMinuteMinor} is negative`);
   const matSteps = plan.steps.filter((s) => isMatWork(s.activity));
   const clipped = matSteps.filter((s) => CLOSE_WORK.includes(s.activity));
@@ -71,7 +77,7 @@ export function proposeAgreement(plan: HandlingPlan, input: PlanInput, ratePerMi
     consents: asked,
     extraMinutes,
     extraMinutesRange: [Math.round(extraMinutes * 0.7), Math.round(extraMinutes * 1.5)],
-    extraPriceMinor: extraPriceMinor(extraMinutes, ratePerMinuteMinor),
+    extraPriceMinor: extraPriceMinor(extraMinutes, ratePerMinuteMinor, rule),
     possible,
   };
 }

@@ -17,10 +17,13 @@ import {
   ROLES,
   WEIGHED_BY,
   ZONE_IDS,
+  HAND_LIMITS,
+  USUAL_FORMATS,
+  USUAL_PRICE_RULE,
 } from '../words/index.js';
 import { OWNER_FORM } from './dog-requests.js';
 import { BLADES_OWNED, HOUSE_RULES } from './house-rules.js';
-import { NO_OPENING, OPENING, SALON_POST } from './salon-page.js';
+import { FORMATS, HAND_WEAR_LIMITS, NO_OPENING, OPENING, PRICE_RULE, SALON_POST } from './salon-page.js';
 
 /** What the server answers. The browser checks it too: an answer from another version is an error, not a surprise. */
 export const STAFF = z.object({
@@ -47,6 +50,9 @@ export const SALON = z.object({
   timeZone: z.string().default(NO_ZONE),
   opening: OPENING.default(NO_OPENING),
   posts: z.array(SALON_POST).default([]),
+  priceRule: PRICE_RULE.default(USUAL_PRICE_RULE),
+  formats: FORMATS.default(USUAL_FORMATS),
+  handLimits: HAND_WEAR_LIMITS.default(HAND_LIMITS),
   /** Counts up with each change of the salon's page. */
   version: z.int().default(1),
 });

@@ -54,6 +54,7 @@ export const DAY_PERSON = PERSON.pick({
   breaks: true,
   off: true,
   limits: true,
+  hands: true,
 });
 export type SalonPerson = z.infer<typeof DAY_PERSON>;
 

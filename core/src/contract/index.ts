@@ -9,3 +9,4 @@ export * from './owner-links.js';
 export * from './problem.js';
 export * from './salon-page.js';
 export * from './sign-in.js';
+export * from './wishes.js';

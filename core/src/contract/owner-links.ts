@@ -4,9 +4,11 @@ import { SIGNATURE } from '../log/index.js';
 import { BITE_TOLD, CONSENT_IDS, formProblem } from '../words/index.js';
 import { TOLD_ACCOUNT } from './after-visit.js';
 import { CONTACT, OWNER_FORM } from './dog-requests.js';
+import { FORMATS } from './salon-page.js';
+import { TIME_OFFERED } from './wishes.js';
 
 /** Minutes that a link lives, by what it is for. Our default. */
-export const LINK_MINUTES = { agreement: 24 * 60, intake: 7 * 24 * 60, account: 30 * 24 * 60 } as const;
+export const LINK_MINUTES = { agreement: 24 * 60, intake: 7 * 24 * 60, account: 30 * 24 * 60, wish: 4 * 24 * 60 } as const;
 export type LinkKind = keyof typeof LINK_MINUTES;
 
 const line = z.string().max(600);
@@ -87,6 +89,17 @@ export const OWNER_LINK_VIEW = z.discriminatedUnion('kind', [
     /** A next visit is booked: it can be taken into a calendar. */
     hasNext: z.boolean(),
   }),
+  z.object({
+    kind: z.literal('wish'),
+    salonName: z.string(),
+    vetPhone: z.string(),
+    answeredAt: z.iso.datetime().nullable(),
+    expiresAt: z.iso.datetime(),
+    dogName: z.string(),
+    zone: z.string(),
+    formats: FORMATS,
+    times: z.array(TIME_OFFERED),
+  }),
 ]);
 export type OwnerLinkView = z.infer<typeof OWNER_LINK_VIEW>;
 
@@ -95,7 +108,7 @@ const LINK_STATES = ['open', 'answered', 'reviewed', 'set_aside', 'taken_back', 
 /** A link as the salon sees it; its secret part is never shown again. */
 const OWNER_LINK = z.object({
   linkId: z.uuid(),
-  kind: z.enum(['agreement', 'intake', 'account']),
+  kind: z.enum(['agreement', 'intake', 'account', 'wish']),
   visitId: z.uuid().nullable(),
   toName: z.string(),
   state: z.enum(LINK_STATES),

@@ -1,6 +1,16 @@
 import * as z from 'zod';
 import { isZone } from '../days/index.js';
-import { formProblem, ROLES, SALON_POSTS, WEEKDAYS } from '../words/index.js';
+import {
+  CLOCK_FORMS,
+  DATE_FORMS,
+  formProblem,
+  LENGTH_UNITS,
+  ROLES,
+  SALON_POSTS,
+  TEMPERATURE_UNITS,
+  WEEKDAYS,
+  WEIGHT_UNITS,
+} from '../words/index.js';
 
 /** A time on the salon's clock, `HH:MM`. */
 export const CLOCK_TIME = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, formProblem('form.time_missing'));
@@ -39,6 +49,38 @@ export const SALON_POST = z.strictObject({
 });
 export type SalonPostOf = z.infer<typeof SALON_POST>;
 
+/** What hands do in a day at most: minutes, and kilograms lifted. Nobody does more than that in any day. */
+const MINUTES_OF_HANDS = z.int().min(10).max(600);
+const KG_OF_HANDS = z.number().min(10).max(2000);
+export const HAND_WEAR_LIMITS = z.strictObject({
+  clip: MINUTES_OF_HANDS,
+  brush: MINUTES_OF_HANDS,
+  bent: MINUTES_OF_HANDS,
+  lifted: KG_OF_HANDS,
+});
+/** Somebody's own, where they are lower; `null`: the house's. */
+export const OWN_HAND_LIMITS = z.strictObject({
+  clip: MINUTES_OF_HANDS.nullable(),
+  brush: MINUTES_OF_HANDS.nullable(),
+  bent: MINUTES_OF_HANDS.nullable(),
+  lifted: KG_OF_HANDS.nullable(),
+});
+export const NO_OWN_LIMITS: z.infer<typeof OWN_HAND_LIMITS> = { clip: null, brush: null, bent: null, lifted: null };
+export const OWN_HANDS_FORM = z.strictObject({ hands: OWN_HAND_LIMITS });
+export type OwnHandsForm = z.infer<typeof OWN_HANDS_FORM>;
+
+/** Minutes that cost nothing, and to what a price is rounded up, hundredths. */
+export const PRICE_RULE = z.strictObject({ freeMinutes: z.int().min(0).max(120), roundMinor: z.int().min(1).max(10_000) });
+
+/** How the salon writes numbers, times and dates. */
+export const FORMATS = z.strictObject({
+  length: z.enum(LENGTH_UNITS),
+  weight: z.enum(WEIGHT_UNITS),
+  temperature: z.enum(TEMPERATURE_UNITS),
+  clock: z.enum(CLOCK_FORMS),
+  date: z.enum(DATE_FORMS),
+});
+
 /** Every change names the version that it was made from: what somebody else has changed meanwhile is not written over. */
 const VERSION = z.int().min(1);
 
@@ -50,6 +92,9 @@ export const SALON_FORM = z.strictObject({
   /** Hundredths of the currency for a minute beside the usual. */
   ratePerMinuteMinor: z.int().min(0).max(100_000),
   timeZone: z.string().trim().max(64).refine(isZone, formProblem('form.zone_unknown')),
+  priceRule: PRICE_RULE,
+  formats: FORMATS,
+  handLimits: HAND_WEAR_LIMITS,
   version: VERSION,
 });
 export type SalonForm = z.infer<typeof SALON_FORM>;
@@ -87,12 +132,15 @@ const PERSON_SHAPE = {
   off: z.array(DAYS_OFF).max(60),
   limits: WORK_LIMITS,
 };
+/** What they say of their own hands; nobody else changes it. */
+const OWN_HANDS = OWN_HAND_LIMITS.default(NO_OWN_LIMITS);
 export const PERSON_FORM = z.strictObject({ ...PERSON_SHAPE, version: VERSION });
 export type PersonForm = z.infer<typeof PERSON_FORM>;
 
 /** Somebody of the salon, as the lead and they themselves see it. */
 export const PERSON = z.object({
   ...PERSON_SHAPE,
+  hands: OWN_HANDS,
   version: VERSION,
   staffId: z.uuid(),
   login: z.string(),

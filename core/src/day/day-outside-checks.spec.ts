@@ -65,7 +65,7 @@ describe('the day against what is known from outside', () => {
           .withContext(JSON.stringify(jobs))
           .toBeCloseTo(optimum(solver, tardinessModel(jobs)), 6);
       }),
-      { numRuns: 25, seed: 18 },
+      { numRuns: 40, seed: 18 },
     );
   });
 
@@ -89,7 +89,7 @@ describe('the day against what is known from outside', () => {
           .withContext(JSON.stringify(costs))
           .toBeCloseTo(optimum(solver, assignmentModel(costs)), 6);
       }),
-      { numRuns: 25, seed: 18 },
+      { numRuns: 40, seed: 18 },
     );
   });
 
@@ -133,11 +133,12 @@ describe('the day against what is known from outside', () => {
         const people = ['a', 'b'].slice(0, hands).map((id, i) => aPerson(id, { works: [{ from: 540, to: i === 0 ? 780 : 720 }] }));
         const problem = aDayOf([a, b], people, { to: 780, slot: 30, overtime: 30, posts });
         const best = everything(problem);
-        const { terms, schedule } = planDay(problem, { rounds: 4_000 });
+        // Fewer changes than a day of two dogs is given in half a second.
+        const { terms, schedule } = planDay(problem, { rounds: 12_000 });
         expect(brokenRules(problem, schedule)).toEqual([]);
         expect(terms).withContext(JSON.stringify(problem)).toEqual(best);
       }),
-      { numRuns: 25, seed: 18 },
+      { numRuns: 40, seed: 18 },
     );
   });
 });

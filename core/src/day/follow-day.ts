@@ -1,4 +1,4 @@
-import type { DayProblem, DaySchedule } from './model.js';
+import type { DayDog, DayProblem, DaySchedule } from './model.js';
 import { type DayChoice, DayPlacer } from './place-day.js';
 
 /**
@@ -38,8 +38,13 @@ export function choiceOf(problem: DayProblem, schedule: DaySchedule, placer = ne
   return { order, start: begins.map((at) => (Number.isFinite(at) ? slotOf(at) : -1)), who, later: none, post: none };
 }
 
-/** The day as it goes when nobody decides anything anew: everything in its turn, later where it has to be. */
+/**
+ * The day as it goes when nobody decides anything anew: everything in its turn, later where it has to be. A time that was put by hand is one of those: the dog
+ * is with the same hands, no earlier.
+ */
 export function followDay(problem: DayProblem, schedule: DaySchedule): DaySchedule {
-  const placer = new DayPlacer(problem);
-  return placer.place(choiceOf(problem, schedule, placer));
+  const dogs = problem.dogs.map((d) => (d.blocks[0]?.by === undefined ? { ...d, fixed: withoutTime(d.fixed) } : d));
+  const placer = new DayPlacer({ ...problem, dogs });
+  return placer.place(choiceOf({ ...problem, dogs }, schedule, placer));
 }
+const withoutTime = ({ person }: DayDog['fixed']): DayDog['fixed'] => (person === undefined ? {} : { person });

@@ -1,14 +1,8 @@
-import { type Activity, HAND_WORK, type HandWear, type HandWork } from '../words/index.js';
+import { type Activity, HAND_LIMITS, HAND_WORK, type HandWear, type HandWork } from '../words/index.js';
 import { ACTIVITY_FACTS, BATHING } from '../work/index.js';
 import type { DayProblem, DaySchedule } from './model.js';
 
 export const NO_WEAR: HandWear = { clip: 0, brush: 0, bent: 0, lifted: 0 };
-
-/**
- * What somebody does of it in a day at most: minutes, and kilograms lifted on and off tables and out of tubs. Our defaults, of no published limit: a house
- * that knows its people sets its own.
- */
-export const HAND_LIMITS: HandWear = { clip: 180, brush: 90, bent: 150, lifted: 150 };
 
 /** The wrist turns a clipper. Common practice, no source. */
 const CLIPPED: readonly Activity[] = [
@@ -58,6 +52,15 @@ export function wearOfDay(problem: DayProblem, schedule: DaySchedule, done: Read
     if (s.helper !== undefined) out.set(s.helper, addWear(out.get(s.helper), { ...NO_WEAR, lifted: wear.lifted }));
   }
   return out;
+}
+
+/** A limit of somebody's own: `null` where the house's is theirs. */
+export type OwnLimits = Readonly<Record<HandWork, number | null>>;
+
+/** What somebody does in a day at most: the house's limits, and their own where those are lower. */
+export function limitsOf(house: HandWear, own: OwnLimits | null | undefined): HandWear {
+  const of = (w: HandWork): number => Math.min(house[w], own?.[w] ?? Infinity);
+  return { clip: of('clip'), brush: of('brush'), bent: of('bent'), lifted: of('lifted') };
 }
 
 /** In what a day goes beyond the limits. */

@@ -12,6 +12,7 @@ import {
   expectedInput,
   followDay,
   handsOfDay,
+  hereSince,
   nowOfVisit,
   planDay,
   planForDay,
@@ -47,10 +48,32 @@ describe('a booked visit on its day', () => {
     const taken = visitOfDay({ state: at([0, PLAN]), context, kinds: [], expected: plan }, SET);
     const own = makePlan(anInput()).steps;
     expect(taken.blocks.flatMap((b) => b.stretches).length).toBeGreaterThan(1);
+    // At its end it is brought off the table: five minutes more.
     expect(minutesOf(taken.blocks) + taken.blocks.reduce((sum, b) => sum + b.restBefore, 0)).toBeCloseTo(
-      own.reduce((sum, s) => sum + s.minutes + s.breaks.reduce((all, b) => all + b.minutes, 0), 0),
+      own.reduce((sum, s) => sum + s.minutes + s.breaks.reduce((all, b) => all + b.minutes, 0), 5),
       0,
     );
+  });
+
+  it('whose plan was worked through has nothing left but to be handed back', () => {
+    const steps = makePlan(anInput()).steps;
+    const done = steps.flatMap((s, i): [number, EventDraft][] => [
+      [i, { type: 'step_started', body: { step: s.id } }],
+      [i, { type: 'step_finished', body: { step: s.id, outcome: 'done', why: '' } }],
+    ]);
+    const over = at([0, PLAN], [0, { type: 'work_started', body: {} }], ...done);
+    const dog = visitOfDay({ state: over, context, kinds: [], expected: undefined }, SET);
+    expect(minutesOf(dog.blocks)).toBe(5);
+    expect(nowOfVisit(over, dog, { nowMs: START + 60 * 60_000, zone: 'UTC' }).inHand?.minutesLeft).toBe(5);
+  });
+
+  it('is here once it came, and where nobody said so once its file is read at the door', () => {
+    const arrivesAt = '2026-11-25T09:00:00Z';
+    const read = (clock: string) => ({ arrivesAt, arrivedMs: undefined, fileReadMs: Date.parse(`2026-11-25T${clock}Z`) });
+    expect(hereSince(read('07:30:00'))).toBeUndefined();
+    expect(hereSince(read('08:50:00'))).toBe(Date.parse('2026-11-25T08:50:00Z'));
+    expect(hereSince({ ...read('07:30:00'), arrivedMs: 5 })).toBe(5);
+    expect(hereSince({ arrivesAt, arrivedMs: undefined, fileReadMs: undefined })).toBeUndefined();
   });
 
   it('of which nothing could be planned takes the minutes that are kept for it', () => {
@@ -139,6 +162,21 @@ describe('a day that is followed', () => {
     ]);
   });
 
+  it('takes what was put by hand with the same hands, later where it has to be', () => {
+    const fixed = { person: 'p', from: 600 };
+    const dog = aDog('a', [aBlock([aStretch(30)])], { arrives: { from: 540, to: 540 }, fixed });
+    const day = aDayOf([dog], [aPerson('p'), aPerson('q')]);
+    const { schedule } = planDay(day, ROUNDS);
+    expect(schedule.stretches[0]).toEqual(jasmine.objectContaining(fixed));
+    const late = restOfDay(day, 595, [{ dog: 'a', expected: 620 }]);
+    // It cannot come by then: with whom is all that is left of what was put.
+    expect(late.dogs[0]?.fixed).toEqual({ person: 'p' });
+    expect(followDay(late, schedule).stretches.map((s) => [s.person, s.from])).toEqual([['p', 620]]);
+    const other = aDog('b', [aBlock([aStretch(60)])], { arrives: { from: 540, to: 540 } });
+    const both = restOfDay({ ...day, dogs: [dog, other] }, 580, [{ dog: 'b', inHand: { person: 'p', minutesLeft: 40 } }]);
+    expect(followDay(both, schedule).stretches.find((s) => s.dog === 'a')?.from).toBe(620);
+  });
+
   it('gives to others what was with somebody who is not here, and counts blocks from the end', () => {
     const dog = aDog('a', [aBlock([aStretch(30)]), aBlock([aStretch(30)], { restBefore: 10 })]);
     const day = aDayOf([dog], [aPerson('p'), aPerson('q')]);
@@ -172,9 +210,33 @@ describe('a day that runs', () => {
     expect(plan.schedule.stretches.map((s) => s.from).sort()).toEqual([540, 600]);
     expect(overWaits.length).toBe(1);
   });
+  it('finishes the dog that is in hand before another is begun, if that can be', () => {
+    const nettle = aDog('a', [aBlock([aStretch(60)]), aBlock([aStretch(30)])], { arrives: { from: 540, to: 540 } });
+    const next = waits('b', 30);
+    const day = restOfDay(aDayOf([nettle, next], [aPerson('p')]), 575, [
+      { dog: 'a', inHand: { person: 'p', minutesLeft: 25 } },
+      { dog: 'b', waitsSince: 570 },
+    ]);
+    const order = (of: typeof day): string[] => planLive(of, new Set(['a', 'b']), ROUNDS).plan.schedule.stretches.map((s) => s.dog);
+    expect(order(day).sort()).toEqual(['a', 'a', 'b']);
+    const { plan, overWaits } = planLive(day, new Set(['a', 'b']), ROUNDS);
+    const begun = [...plan.schedule.stretches].sort((x, y) => x.from - y.from).map((s) => s.dog);
+    // With one pair of hands somebody has to wait: the rule on waiting is kept before the one in hand goes on.
+    expect([begun, overWaits]).toEqual([['a', 'b', 'a'], []]);
+    const [more, less] = [aPerson('p'), aPerson('q')];
+    const two = restOfDay(aDayOf([nettle, next], [more, less]), 575, [
+      { dog: 'a', inHand: { person: 'p', minutesLeft: 25 } },
+      { dog: 'b', waitsSince: 570 },
+    ]);
+    const found = planLive(two, new Set(['a', 'b']), ROUNDS).plan.schedule.stretches;
+    const own = found.filter((s) => s.dog === 'a').sort((x, y) => x.from - y.from);
+    expect((own[1]?.from ?? 0) - (own[0]?.to ?? 0)).toBeLessThanOrEqual(15);
+  });
   it('keeps the rule for whoever has not come, and lets it go for nobody where it can be kept', () => {
     const day = aDayOf([waits('a', 0), waits('b', 0)], [aPerson('p')]);
     expect(planLive(day, new Set(), ROUNDS).plan.schedule.unplaced.length).toBe(1);
+    // Known not to be had, it is not looked for again.
+    expect(planLive(day, new Set(['a', 'b']), ROUNDS, true).plan.schedule.unplaced).toEqual([]);
     const wide = aDayOf([waits('a', 0), waits('b', 60)], [aPerson('p')]);
     expect(planLive(wide, new Set(['a', 'b']), ROUNDS).overWaits).toEqual([]);
   });

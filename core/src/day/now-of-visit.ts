@@ -3,13 +3,13 @@ import { minuteOfDay } from '../next-visit/index.js';
 import type { VisitState } from '../visit/index.js';
 import { activityOf, type HandWear } from '../words/index.js';
 import { addWear, NO_WEAR, wearOfWork } from './hand-wear.js';
+import { hereSince } from './here-since.js';
 import type { DayDog } from './model.js';
+import { CLOSING_MINUTES } from './visit-of-day.js';
 import type { DogNow, HandsNow } from './rest-of-day.js';
 
 /** A dog that is due and of which nobody has heard is expected so soon. Our default, minutes. */
 const SOON_MINUTES = 10;
-/** At the end of the work: off the table, the owner rung, the table wiped. Our default, minutes. */
-const CLOSING_MINUTES = 5;
 
 /**
  * How far a visit has come on its day, from its log.
@@ -27,8 +27,8 @@ export function nowOfVisit(state: VisitState, dog: DayDog, { nowMs, zone }: { re
     const left = (dog.blocks[0]?.stretches ?? []).reduce((sum, s) => sum + s.minutes, 0);
     return { dog: id, inHand: { person: by, minutesLeft: Math.max(CLOSING_MINUTES, left) } };
   }
-  // It is here, or its file is being read, and it waits for what comes next.
-  const here = state.arrivedMs ?? state.fileReadMs;
+  // It is here, and it waits for what comes next.
+  const here = hereSince(state);
   if (here !== undefined) return { dog: id, waitsSince: minute(here) };
   if (state.expectedAt !== undefined) return { dog: id, expected: Math.max(minute(Date.parse(state.expectedAt)), minute(nowMs)) };
   const due = dog.arrives.to;

@@ -1,5 +1,6 @@
 import { HELPER_SHARE } from './hours-worked.js';
 import { whyNotTheirs } from './may-take.js';
+import { DayTally, type DogTally } from './tally-day.js';
 import { type DayBlock, type DayDog, type DayProblem, type DaySchedule, type DayStretch, type PlacedStretch, slotsOf } from './model.js';
 
 /** What is decided of a day: in which order its dogs and breaks look for their place, from when, and with whose hands. */
@@ -50,10 +51,12 @@ export class DayPlacer {
   private readonly isKeptApart: boolean;
   private readonly load: Float64Array;
   private readonly trail: Done[] = [];
+  private readonly tally: DayTally;
   private last: DayChoice | undefined;
 
   constructor(private readonly problem: DayProblem) {
     const { from, to, slot, people, posts, dogs } = problem;
+    this.tally = new DayTally(problem);
     this.slots = Math.floor((to - from) / slot);
     this.works = people.map((p) => {
       const free = new Uint8Array(this.slots);
@@ -109,6 +112,28 @@ export class DayPlacer {
   }
 
   place(choice: DayChoice): DaySchedule {
+    this.arrange(choice);
+    return this.schedule();
+  }
+
+  /** What the arranged day comes to, and the items that found no place. */
+  terms(): ReturnType<DayTally['ofDay']> & { readonly left: readonly number[]; readonly waits: readonly number[] } {
+    const waits: number[] = [];
+    const dogs: DogTally[] = [];
+    const breaks: DaySchedule['breaks'][number][] = [];
+    const left: number[] = [];
+    for (const [at, done] of this.trail.entries()) {
+      if (done.tally) {
+        dogs.push(done.tally);
+        if (done.tally.waiting > 0) waits.push(this.last?.order[at] ?? -1);
+      }
+      if (done.rest) breaks.push(done.rest);
+      if (done.unplaced !== undefined) left.push(this.last?.order[at] ?? -1);
+    }
+    return { ...this.tally.ofDay(dogs, breaks, left.length), left, waits };
+  }
+
+  arrange(choice: DayChoice): void {
     // What comes before the first thing that is otherwise than the last time stands as it stood.
     const same = this.last ? this.sameUntil(this.last, choice) : 0;
     for (let at = this.trail.length - 1; at >= same; at--) this.takeBack(this.trail[at]);
@@ -119,6 +144,10 @@ export class DayPlacer {
       const item = this.items[nr];
       if (item) this.trail.push(this.placeItem(nr, item, choice));
     }
+  }
+
+  /** The arranged day. */
+  schedule(): DaySchedule {
     const stretches: PlacedStretch[] = [];
     const breaks: DaySchedule['breaks'][number][] = [];
     const unplaced: string[] = [];
@@ -155,7 +184,8 @@ export class DayPlacer {
     const dog = this.problem.dogs[item.dog];
     const placed = dog && this.dogAt(item, dog, first, choice);
     if (!placed) return { load, unplaced: dog?.id ?? '' };
-    return { load, dog, placed, stretches: this.keep(dog, placed) };
+    const stretches = this.keep(dog, placed);
+    return { load, dog, placed, stretches, tally: this.tally.ofDog(dog, stretches) };
   }
 
   /** As if it had never been placed. */
@@ -378,6 +408,7 @@ interface Done {
   readonly dog?: DayDog;
   readonly placed?: readonly Placed[];
   readonly stretches?: readonly PlacedStretch[];
+  readonly tally?: DogTally;
 }
 interface Placed {
   readonly block: number;

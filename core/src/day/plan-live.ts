@@ -17,16 +17,36 @@ export interface LivePlan {
 }
 
 /**
- * A day that runs, from now on. Where a dog that is already here finds no place within the rule on waiting, it is taken as soon as hands are free, and it is
- * said that it waits too long.
+ * A day that runs, from now on. A dog that is in hand is finished before another is begun, if that can be; where a dog that is already here finds no place
+ * within the rule on waiting, it is taken as soon as hands are free, and it is said that it waits too long.
  * @param here dogs that are in the salon
+ * @param mustWait it was looked for already and is not to be had: all of the time is for a day in which dogs wait as little as can be
  */
-export function planLive(problem: DayProblem, here: ReadonlySet<string>, options: DayOptions): LivePlan {
-  const plan = planDay(problem, options);
-  if (!plan.schedule.unplaced.some((id) => here.has(id))) return { plan, problem, overWaits: [] };
+export function planLive(problem: DayProblem, here: ReadonlySet<string>, options: DayOptions, mustWait = false): LivePlan {
+  if (mustWait) return waitingLeast(problem, here, options);
+  const isLost = ({ schedule }: DayPlan): boolean => schedule.unplaced.some((id) => here.has(id));
+  const going = goOn(problem);
+  const first = planDay(going, options);
+  if (!isLost(first)) return { plan: first, problem: going, overWaits: [] };
+  const plan = going === problem ? first : planDay(problem, options);
+  if (!isLost(plan)) return { plan, problem, overWaits: [] };
+  return waitingLeast(problem, here, { ...options, from: plan.choice });
+}
+
+function waitingLeast(problem: DayProblem, here: ReadonlySet<string>, options: DayOptions): LivePlan {
   const patient = letWait(problem, here);
-  const second = planDay(patient, { ...options, goals: WAITING_FIRST, from: plan.choice });
-  return { plan: second, problem: patient, overWaits: overWaitsIn(problem, second.schedule) };
+  const plan = planDay(patient, { ...options, goals: WAITING_FIRST });
+  return { plan, problem: patient, overWaits: overWaitsIn(problem, plan.schedule) };
+}
+
+/** A dog in the middle of its visit waits between its parts so long at most, beside its own rests, minutes. Our default. */
+const IN_HAND_WAITS = 15;
+
+/** The same day with every dog that is in hand finished without long waits. */
+function goOn(problem: DayProblem): DayProblem {
+  const isLonger = (d: DayProblem['dogs'][number]): boolean => d.blocks[0]?.by !== undefined && d.waitsAtMost > IN_HAND_WAITS;
+  if (!problem.dogs.some(isLonger)) return problem;
+  return { ...problem, dogs: problem.dogs.map((d) => (isLonger(d) ? { ...d, waitsAtMost: IN_HAND_WAITS } : d)) };
 }
 
 /** The same day with no end of waiting for some dogs. */

@@ -65,9 +65,10 @@ function dogNow(dog: DayDog, now: number, state: DogNow | undefined): DayDog | u
   const left = dog.blocks.slice(state?.blocksDone ?? 0);
   const [first, ...rest] = left;
   if (!first) return undefined;
-  // A time that was fixed and has gone by holds nothing any more.
+  // A time that was fixed and has gone by, or before which the dog cannot come any more, holds nothing.
   const { from: at, ...person } = dog.fixed;
-  const fixed = at !== undefined && at >= now && (state?.blocksDone ?? 0) === 0 ? dog.fixed : person;
+  const soonest = Math.max(now, state?.expected ?? now);
+  const fixed = at !== undefined && at >= soonest && (state?.blocksDone ?? 0) === 0 ? dog.fixed : person;
   if (state?.inHand) {
     const { person: by, minutesLeft } = state.inHand;
     const stretches = lastOf(first.stretches, minutesLeft);

@@ -7,7 +7,8 @@ import { dogAsFelt, type PlanContext, type VisitState } from '../visit/index.js'
 import type { BladeId } from '../words/index.js';
 import { blocksOfPlan, type PlanOfDay } from './blocks-of-plan.js';
 import { dogOfDay } from './dog-of-day.js';
-import type { DayBlock, DayDog } from './model.js';
+import { hereSince } from './here-since.js';
+import type { DayBlock, DayDog, DayStretch } from './model.js';
 import { planOfRecord } from './plan-of-record.js';
 
 /** What is read of a plan that was made for a visit to come. */
@@ -54,6 +55,8 @@ export interface DaySet {
 /** Reading the file, hands over all of it, and what the owner agrees to, before any tool. Our default, minutes. */
 export const BEFORE_WORK_MINUTES = 10;
 const BEFORE_WORK_SPREAD = 0.3;
+/** At the end of the work: off the table, the owner rung, the table wiped. Our default, minutes. */
+export const CLOSING_MINUTES = 5;
 /** Somebody else than the one it was booked with, in minutes of an owner's waiting. Our default. */
 export const OTHER_THAN_BOOKED = 15;
 /** These are for who is trained. Handbook 14.10. */
@@ -64,14 +67,15 @@ const UNKNOWN_SPREAD = 0.25;
 /** A booked visit as its day sees it: when it comes, what it needs of hands and posts, from its own plan. */
 export function visitOfDay({ state, context, kinds, expected }: BookedVisit, { zone, fixed, movable }: DaySet): DayDog {
   const arrives = minuteOfDay(clockOf(state.arrivesAt ?? 0, zone));
-  const isHere = state.arrivedMs !== undefined || state.fileReadMs !== undefined;
-  const by = isHere ? 0 : movable;
+  const by = hereSince(state) === undefined ? movable : 0;
   const dog = dogAsFelt(state, context.dog);
   const sores = state.feelOver.zones.some((z) => z.skin === 'sore');
   const spread = contagion(state.fit?.signs ?? [], CONTACT_MINUTES, { sores, told: state.fit?.told ?? [] });
   const lifted = { weightKg: dog.weightKg, stiff: hasKind(kinds, 'sore_joints'), lift: false };
   const plan = state.plan ? planOfRecord(state.plan, state.work) : expected;
-  const blocks = plan && plan.steps.length > 0 ? blocksOfPlan(plan, lifted) : [usualBlock(state.asked.sessionMinutes)];
+  const work = plan && plan.steps.length > 0 ? blocksOfPlan(plan, lifted) : [];
+  // Of a plan that was worked through nothing is left but to hand the dog back.
+  const blocks = work.length > 0 || state.plan ? withClosing(work) : [usualBlock(state.asked.sessionMinutes)];
   const blades = state.plan ? state.plan.steps.flatMap((s) => s.pieces.map((p) => p.blade)) : (expected?.blades ?? []);
   return dogOfDay({
     visitId: state.visitId,
@@ -93,6 +97,21 @@ const usualBlock = (minutes: number): DayBlock => ({
   restBefore: 0,
   stretches: [{ minutes, spread: UNKNOWN_SPREAD, posts: ['table'], hands: 1, load: minutes, loud: false }],
 });
+
+const CLOSING: DayStretch = {
+  minutes: CLOSING_MINUTES,
+  spread: BEFORE_WORK_SPREAD,
+  posts: ['table'],
+  hands: 1,
+  load: CLOSING_MINUTES,
+  loud: false,
+};
+/** Whoever has it last brings it off the table. */
+function withClosing(blocks: readonly DayBlock[]): DayBlock[] {
+  const last = blocks.at(-1);
+  if (last?.work !== 'table') return [...blocks, { work: 'table', restBefore: 0, stretches: [CLOSING] }];
+  return [...blocks.slice(0, -1), { ...last, stretches: [...last.stretches, CLOSING] }];
+}
 
 /** Whoever takes it feels it over first. */
 function withBeforeWork(blocks: readonly DayBlock[]): DayBlock[] {

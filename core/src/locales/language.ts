@@ -12,6 +12,7 @@ import type {
   DogPosture,
   ConsentId,
   CONTACT_ROLES,
+  DateForm,
   DogKind,
   DogSize,
   FeelArea,
@@ -49,6 +50,7 @@ import type {
   MarkFollow,
   MarkKind,
   MatGrade,
+  Measures,
   Mood,
   Phase,
   PHOTO_KINDS,
@@ -217,6 +219,10 @@ export interface Language {
   /** What the owner agrees to, by the version of the text. */
   readonly consentTexts: Readonly<Record<string, Readonly<Record<ConsentId, string>>>>;
   readonly terms: readonly Term[];
+  /** In what a salon writes its measures; left out: mm, kg and °C, as everything is kept. */
+  readonly measures?: Measures;
+  /** And its dates. */
+  readonly dates?: DateForm;
   /** "s" and "min", as they follow a number. */
   readonly units: { readonly seconds: string; readonly minutes: string };
 }

@@ -5,6 +5,7 @@ import {
   type FactName,
   FACTS,
   type Facts,
+  MM_PER_INCH,
   RULES,
   type Saying,
   sourceOf as sourceIdOf,
@@ -13,7 +14,9 @@ import {
   ZONE_IDS,
   type ZoneId,
 } from '../words/index.js';
+import { sayDate } from '../days/index.js';
 import type { LabelKind, Language } from './language.js';
+import { inMeasure, measuredFacts, sayMeasure, templateIn } from './measures.js';
 
 /**
  * A saying as a sentence of a language.
@@ -71,7 +74,8 @@ export function number(language: Pick<Language, 'tag'>, value: number): string {
 }
 
 /** An ISO date as the language writes it. `day(ENGLISH, '2026-11-28') // => '28 November 2026'` */
-export function day(language: Pick<Language, 'tag'>, iso: string): string {
+export function day(language: Pick<Language, 'tag' | 'dates'>, iso: string): string {
+  if (language.dates && language.dates !== 'day_month') return sayDate(iso, language.dates, 'long') || iso;
   const ms = Date.parse(iso);
   return Number.isNaN(ms) ? iso : dayFormat(language.tag).format(ms);
 }
@@ -88,7 +92,9 @@ const parsed = new WeakMap<Language, Map<string, IntlMessageFormat>>();
 function formatOf(language: Language, rule: Saying['rule']): IntlMessageFormat {
   const known = parsed.get(language) ?? new Map<string, IntlMessageFormat>();
   parsed.set(language, known);
-  const format = known.get(rule) ?? new IntlMessageFormat(language.sentences[rule], language.tag, undefined, { ignoreTag: true });
+  const format =
+    known.get(rule) ??
+    new IntlMessageFormat(templateIn(language.sentences[rule], language.measures), language.tag, undefined, { ignoreTag: true });
   known.set(rule, format);
   return format;
 }
@@ -106,7 +112,7 @@ function valuesOf(language: Language, { rule, facts }: Saying): Record<string, s
     const text = inWords(language, name, facts);
     out[name] = text;
     out[`${name}_cap`] = capital(language, text);
-    if (typeof value === 'number') out[`${name}_n`] = value;
+    if (typeof value === 'number') Object.assign(out, { [`${name}_n`]: value }, measuredFacts(name, value, language.measures));
     if (typeof value === 'number' && LENGTHS.includes(name)) out[`${name}_both`] = inBoth(language, value);
     if (Array.isArray(value)) out[`${name}_n`] = value.length;
     for (const [form, words] of Object.entries(formsOf(language, FACTS[name])))
@@ -117,8 +123,6 @@ function valuesOf(language: Language, { rule, facts }: Saying): Record<string, s
 
 /** Facts that are lengths of coat, mm: owners may read them in both units. */
 const LENGTHS: readonly FactName[] = ['mm', 'wanted'];
-/** mm in an inch, exactly (international yard, 1959). */
-const INCH = 25.4;
 /** Combs and blades are named in sixteenths of an inch, the closest blades in finer parts. Common practice, no source. */
 const PARTS_OF_INCH = 16;
 const FINE_PARTS_OF_INCH = 32;
@@ -131,7 +135,7 @@ const FINE_BELOW_MM = 3;
  */
 export function inBoth(language: Pick<Language, 'tag'>, mm: number): string {
   const parts = mm < FINE_BELOW_MM ? FINE_PARTS_OF_INCH : PARTS_OF_INCH;
-  let [over, under] = [Math.max(1, Math.round((mm / INCH) * parts)), parts];
+  let [over, under] = [Math.max(1, Math.round((mm / MM_PER_INCH) * parts)), parts];
   while (over % 2 === 0 && under > 1) [over, under] = [over / 2, under / 2];
   const [whole, rest] = [Math.floor(over / under), over % under];
   const inches = [whole > 0 ? String(whole) : '', rest > 0 ? `${rest}/${under}` : ''].filter((x) => x !== '').join(' ');
@@ -165,7 +169,7 @@ function inWords(language: Language, name: FactName, facts: Facts): string {
   if (typeof value === 'number') return ofNumber(language, kind, value);
   if (typeof value === 'string') return ofText(language, kind, value);
   if (Array.isArray(value)) {
-    if (kind === 'size') return `${value.map((x) => number(language, Number(x))).join(' × ')} mm`;
+    if (kind === 'size') return saySize(language, Number(value[0]), Number(value[1]));
     if (kind === 'sayings')
       return list(
         language,
@@ -178,6 +182,10 @@ function inWords(language: Language, name: FactName, facts: Facts): string {
   }
   return value === undefined ? '…' : within(language, value as Saying);
 }
+
+/** Length and width of a mark. `saySize(ENGLISH, 8, 5) // => '8 × 5 mm'` */
+export const saySize = (language: Pick<Language, 'measures'>, lengthMm: number, widthMm: number): string =>
+  `${inMeasure(lengthMm, 'mm', language.measures)} × ${sayMeasure(widthMm, 'mm', language.measures)}`;
 
 function ofNumber(language: Language, kind: FactKind, value: number): string {
   if (kind === 'weeks' || kind === 'days' || kind === 'months') return unitFormat(language.tag, kind.slice(0, -1)).format(value);

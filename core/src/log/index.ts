@@ -11,3 +11,4 @@ export * from './signature.js';
 export * from './stamp.js';
 export * from './uuid.js';
 export * from './families/said.js';
+export { ASKED } from './families/booking.js';

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import * as z from 'zod';
 import { type AfterVisit, type NewLink, SEND_ACCOUNT, type ToldAccount } from '@mansuet/core/contract';
-import { day, say } from '@mansuet/core/locales';
+import { day, inFormats, say } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import { replay } from '@mansuet/core/visit';
 import { done, type Outcome, refused, refusedField, saying } from '@mansuet/core/words';
@@ -65,7 +65,7 @@ export function afterVisitRoutes(parts: AfterParts): Router {
           ask.now,
         );
         const url = `${parts.publicUrl}/o/${made.secret}`;
-        const text = `${ask.salon.name}: how the visit of ${dog.name} went, ${day(ENGLISH, kept.on)}: ${url} The link works for 30 days.`;
+        const text = `${ask.salon.name}: how the visit of ${dog.name} went, ${day(inFormats(ENGLISH, ask.salon.formats), kept.on)}: ${url} The link works for 30 days.`;
         if (way !== 'link') {
           const message = await keepMessage(
             ask.trx,
@@ -74,7 +74,7 @@ export function afterVisitRoutes(parts: AfterParts): Router {
               channel: way === 'mail' ? 'mail' : 'text',
               to: toName,
               phone: to,
-              subject: `${dog.name}: the visit of ${day(ENGLISH, kept.on)}`,
+              subject: `${dog.name}: the visit of ${day(inFormats(ENGLISH, ask.salon.formats), kept.on)}`,
               text: way === 'mail' ? `${told(kept.told)}\n\n${text}\n` : text,
               visitId,
             },
@@ -89,7 +89,9 @@ export function afterVisitRoutes(parts: AfterParts): Router {
   );
   router.get(
     '/due',
-    route('read', NOTHING, async ({ trx, today }) => done({ due: await readDue(trx, today, (s) => say(ENGLISH, s)) })),
+    route('read', NOTHING, async ({ trx, salon, today }) =>
+      done({ due: await readDue(trx, today, (s) => say(inFormats(ENGLISH, salon.formats), s)) }),
+    ),
   );
   return router;
 }

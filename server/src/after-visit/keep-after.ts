@@ -1,7 +1,7 @@
 import { toldAccount } from '@mansuet/core/account';
 import { type AfterVisit, TOLD_ACCOUNT, type ToldAccount } from '@mansuet/core/contract';
 import { followUpsOf } from '@mansuet/core/follow-ups';
-import { say } from '@mansuet/core/locales';
+import { inFormats, say } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import type { VisitState } from '@mansuet/core/visit';
 import type { InSalon } from '../database/database.js';
@@ -81,5 +81,5 @@ function asText(told: ToldAccount): string {
 export async function accountNow(trx: InSalon, state: VisitState, dogId: string): Promise<ToldAccount | undefined> {
   const file = await readDogFile(trx, dogId);
   const salon = await salonOf(trx);
-  return file && salon && toldAccount({ state, file, salon }, (s) => say(ENGLISH, s));
+  return file && salon && toldAccount({ state, file, salon }, (s) => say(inFormats(ENGLISH, salon.formats), s));
 }

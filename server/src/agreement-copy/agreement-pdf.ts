@@ -3,7 +3,7 @@ import PDFDocument from 'pdfkit';
 import { signaturePath } from '@mansuet/core/agreement';
 import type { DogFile, Salon } from '@mansuet/core/contract';
 import { clockOf, dayOf } from '@mansuet/core/days';
-import { consentText } from '@mansuet/core/locales';
+import { consentText, inBoth } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import type { VisitState } from '@mansuet/core/visit';
 import { CONSENT_IDS } from '@mansuet/core/words';
@@ -50,7 +50,7 @@ export function agreementPdf({ salon, file, state }: AgreementCopy): Promise<Buf
     .text(`${salon.name} · visit of ${state.day ?? ''} · owner ${file.owner.name}`);
   heading('Asked for');
   doc.text(
-    `${state.asked.items.map((i) => ENGLISH.labels.service[i]).join(', ') || 'nothing in particular'}; body coat ${state.asked.wantedMm} mm where a comb passes.`,
+    `${state.asked.items.map((i) => ENGLISH.labels.service[i]).join(', ') || 'nothing in particular'}; body coat ${inBoth(ENGLISH, state.asked.wantedMm)} where a comb passes.`,
   );
   heading('Answers');
   for (const id of CONSENT_IDS) {

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { may } from '@mansuet/core/access';
 import { BOOK_ASKED, TELL_LATER } from '@mansuet/core/contract';
 import { addDays } from '@mansuet/core/days';
-import { say } from '@mansuet/core/locales';
+import { inFormats, say } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import { done, refused, refusedField, saying } from '@mansuet/core/words';
 import { keepMessage } from '../messages/messages.repository.js';
@@ -32,7 +32,7 @@ export function bookRoutes(parts: BookParts): Router {
   router.get(
     '/overdue',
     route('read', NOTHING, async ({ trx, salon, now, today }) =>
-      done({ dogs: await readOverdue(trx, now, today, salon.timeZone, (s) => say(ENGLISH, s)) }),
+      done({ dogs: await readOverdue(trx, now, today, salon.timeZone, (s) => say(inFormats(ENGLISH, salon.formats), s)) }),
     ),
   );
   router.post(

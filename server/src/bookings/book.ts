@@ -75,12 +75,15 @@ export async function readBook(
 async function peopleOf(trx: InSalon, limitsOf: (staffId: string) => boolean): Promise<Book['people']> {
   const rows = await trx
     .selectFrom('staff')
-    .select(['staff_id', 'name', 'role', 'trained', 'week', 'breaks', 'off', 'limits'])
+    .select(['staff_id', 'name', 'role', 'trained', 'week', 'breaks', 'off', 'limits', 'hands'])
     .where('left_at', 'is', null)
     .orderBy(sql`role = 'bather'`)
     .orderBy('name')
     .execute();
-  return rows.map((r) => DAY_PERSON.parse({ ...r, staffId: r.staff_id, limits: (limitsOf(r.staff_id) ? r.limits : null) ?? NO_LIMITS }));
+  return rows.map((r) => {
+    const [limits, hands] = limitsOf(r.staff_id) ? [r.limits, r.hands] : [null, null];
+    return DAY_PERSON.parse({ ...r, staffId: r.staff_id, limits: limits ?? NO_LIMITS, hands: hands ?? undefined });
+  });
 }
 
 /** A visit longer ago than this says that the dog goes elsewhere now. Our default, months. */

@@ -11,6 +11,7 @@ import * as atTheTable from './migrations/008-at-the-table.js';
 import * as afterTheVisit from './migrations/009-after-the-visit.js';
 import * as salonAndPeople from './migrations/010-salon-and-people.js';
 import * as theDay from './migrations/011-the-day.js';
+import * as handsFormatsWishes from './migrations/012-hands-formats-wishes.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -25,6 +26,7 @@ const MIGRATIONS = {
   '009-after-the-visit': afterTheVisit,
   '010-salon-and-people': salonAndPeople,
   '011-the-day': theDay,
+  '012-hands-formats-wishes': handsFormatsWishes,
 };
 
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */

@@ -10,17 +10,19 @@ import type {
   Message,
   Opening,
   OwnerForm,
+  OwnHandsForm,
   PersonBreak,
   Photo,
   SalonPostOf,
   ToldAccount,
   Week,
+  WishAnswer,
   WorkLimits,
 } from '@mansuet/core/contract';
 import type { DogForm } from '@mansuet/core/knowledge/dogs';
 import type { VisitEvent } from '@mansuet/core/log';
 import type { VisitSummary } from '@mansuet/core/visit';
-import type { BladeId, FollowUpKind, Role, Saying } from '@mansuet/core/words';
+import type { BladeId, FollowUpKind, Formats, HandWear, PriceRule, Role, Saying } from '@mansuet/core/words';
 import type { ColumnsOf } from './columns.js';
 
 /** Tables as the queries see them. The columns themselves stand in `migrations/`. */
@@ -69,6 +71,10 @@ interface SalonTable {
   /** `null`: the salon has not said its own. */
   opening: JSONColumnType<Opening, string, string> | null;
   posts: ColumnType<SalonPostOf[], string | undefined, string>;
+  /** `null`: ours. */
+  formats: ColumnType<Formats | null, string | null | undefined, string>;
+  hand_limits: ColumnType<HandWear | null, string | null | undefined, string>;
+  price_rule: ColumnType<PriceRule | null, string | null | undefined, string>;
   version: Generated<number>;
 }
 interface StaffTable {
@@ -85,6 +91,8 @@ interface StaffTable {
   breaks: ColumnType<PersonBreak[], string | undefined, string>;
   off: ColumnType<DaysOff[], string | undefined, string>;
   limits: ColumnType<WorkLimits | null, string | null | undefined, string | null>;
+  /** What they say of their own hands; `null`: nothing. */
+  hands: ColumnType<OwnHandsForm['hands'] | null, string | null | undefined, string | null>;
   /** When they chose a password of their own. */
   joined_at: ColumnType<Date | null, string | null | undefined, string | null>;
   left_at: ColumnType<Date | null, never, string | null>;
@@ -281,7 +289,7 @@ interface OwnerLinkTable {
   to_name: string;
   phone: string;
   asked: JSONColumnType<object>;
-  answer: JSONColumnType<IntakeAnswer | AgreementAnswer> | null;
+  answer: JSONColumnType<IntakeAnswer | AgreementAnswer | WishAnswer> | null;
   made_at: ColumnType<Date, string, never>;
   expires_at: ColumnType<Date, string, string>;
   answered_at: ColumnType<Date | null, undefined, string>;

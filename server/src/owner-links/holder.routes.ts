@@ -1,7 +1,7 @@
 import { webcrypto } from 'node:crypto';
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import { AGREEMENT_ANSWER, AGREEMENT_OFFER, INTAKE_ANSWER } from '@mansuet/core/contract';
+import { AGREEMENT_ANSWER, AGREEMENT_OFFER, INTAKE_ANSWER, WISH_ANSWER, WISH_OFFER } from '@mansuet/core/contract';
 import { dayOf } from '@mansuet/core/days';
 import { saying } from '@mansuet/core/words';
 import type { Database, InSalon } from '../database/database.js';
@@ -73,6 +73,13 @@ export function holderRoutes(db: Database, clock: () => Date): Router {
         const answer = INTAKE_ANSWER.parse(request.body);
         const today = dayOf(now, await zoneOf(trx));
         valueOf(checkDog(answer.dog, today, undefined, request.query['sure'] === 'weight' ? ['dog.weightKg'] : []));
+        await keepAnswer(trx, linkId, answer, now);
+        return;
+      }
+      if (row.kind === 'wish') {
+        const answer = WISH_ANSWER.parse(request.body);
+        if (answer.chosen !== null && !WISH_OFFER.parse(row.asked).times[answer.chosen])
+          throw new ProblemError('bad_input', undefined, [{ path: 'chosen', says: saying('form.not_this', {}) }]);
         await keepAnswer(trx, linkId, answer, now);
         return;
       }

@@ -9,8 +9,10 @@ import {
   type LinkKind,
   type OwnerLink,
   type OwnerLinkView,
+  WISH_OFFER,
+  type WishAnswer,
 } from '@mansuet/core/contract';
-import { done, type Outcome, refused, saying } from '@mansuet/core/words';
+import { done, type Outcome, refused, saying, USUAL_FORMATS } from '@mansuet/core/words';
 import { readKeptAccount } from '../after-visit/kept-account.js';
 import { nextBooked } from '../after-visit/next-booked.js';
 import type { Database, InSalon } from '../database/database.js';
@@ -117,12 +119,21 @@ export async function viewOf(trx: InSalon, row: LinkRow): Promise<OwnerLinkView 
     const hasNext = row.visit_id ? (await nextBooked(trx, row.visit_id)) !== undefined : false;
     return { kind: 'account', ...shared, dogName: dog.name, visitOn: kept.on, told: kept.told, hasNext };
   }
+  if (row.kind === 'wish') {
+    const { dogName, zone, times } = WISH_OFFER.parse(row.asked);
+    return { kind: 'wish', ...shared, dogName, zone, times, formats: salon?.formats ?? USUAL_FORMATS };
+  }
   return row.kind === 'agreement'
     ? { kind: 'agreement', ...shared, offer: AGREEMENT_OFFER.parse(row.asked) }
     : { kind: 'intake', ...shared, ownerName: row.to_name, phone: row.phone };
 }
 
-export async function keepAnswer(trx: InSalon, linkId: string, answer: AgreementAnswer | IntakeAnswer, now: Date): Promise<void> {
+export async function keepAnswer(
+  trx: InSalon,
+  linkId: string,
+  answer: AgreementAnswer | IntakeAnswer | WishAnswer,
+  now: Date,
+): Promise<void> {
   await trx
     .updateTable('owner_link')
     .set({ answer: JSON.stringify(answer), answered_at: now.toISOString() })

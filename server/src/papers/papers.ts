@@ -1,5 +1,5 @@
 import type { DogFile, Letter, Salon, ToldAccount } from '@mansuet/core/contract';
-import { day, heading } from '@mansuet/core/locales';
+import { day, heading, inFormats } from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import { ACCOUNT_SECTIONS } from '@mansuet/core/words';
 import { Paper } from './paper.js';
@@ -8,8 +8,9 @@ const NO_LAW = 'Our words are not law: local law and the vet come first.';
 
 /** What the owner was told, as a page to keep. */
 export function accountPdf(told: ToldAccount, { salon, file, on }: { salon: Salon; file: DogFile; on: string }): Promise<Buffer> {
-  const paper = new Paper(`${file.dog.name}, ${day(ENGLISH, on)}`, salon.name);
-  paper.title(`${file.dog.name}: the visit of ${day(ENGLISH, on)}`, `${salon.name} · for ${file.owner.name}`);
+  const when = day(inFormats(ENGLISH, salon.formats), on);
+  const paper = new Paper(`${file.dog.name}, ${when}`, salon.name);
+  paper.title(`${file.dog.name}: the visit of ${when}`, `${salon.name} · for ${file.owner.name}`);
   for (const section of ACCOUNT_SECTIONS) {
     const lines = told.lines.filter((l) => l.section === section && l.as !== 'left_out');
     if (lines.length === 0) continue;
@@ -27,7 +28,7 @@ export function accountPdf(told: ToldAccount, { salon, file, on }: { salon: Salo
   return paper.end();
 }
 
-/** A letter to a vet, or a report of an incident. */
+/** A letter to a vet, or a report of an incident: in kg and mm wherever the salon is, as vets read them. */
 export function letterPdf(letter: Letter, { salon, file }: { salon: Salon; file: DogFile }): Promise<Buffer> {
   const paper = new Paper(letter.title, salon.name);
   const { dog } = letter;

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { hash } from '@node-rs/argon2';
 import { sql } from 'kysely';
-import { type InvitationForm, NO_LIMITS, PERSON, type Person, type PersonForm } from '@mansuet/core/contract';
+import { type InvitationForm, NO_LIMITS, type OwnHandsForm, PERSON, type Person, type PersonForm } from '@mansuet/core/contract';
 import { done, type Outcome, refused, refusedField, saying } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import { endSessions } from './sessions.js';
@@ -12,7 +12,7 @@ const gone = (): Outcome<never> => refused('not_found');
 export async function readPeople(trx: InSalon, now: Date, staffId?: string): Promise<Person[]> {
   const all = trx
     .selectFrom('staff')
-    .select(['staff_id', 'name', 'login', 'role', 'trained', 'version', 'week', 'breaks', 'off', 'limits', 'joined_at', 'left_at'])
+    .select(['staff_id', 'name', 'login', 'role', 'trained', 'version', 'week', 'breaks', 'off', 'limits', 'hands', 'joined_at', 'left_at'])
     .select(({ selectFrom }) =>
       selectFrom('visit')
         .select(({ fn }) => fn.countAll<string>().as('n'))
@@ -37,6 +37,7 @@ export async function readPeople(trx: InSalon, now: Date, staffId?: string): Pro
       breaks: r.breaks,
       off: r.off,
       limits: r.limits ?? NO_LIMITS,
+      hands: r.hands ?? undefined,
       hasJoined: r.joined_at !== null,
       leftAt: r.left_at?.toISOString() ?? null,
       visitsAhead: Number(r.ahead ?? 0),
@@ -77,6 +78,16 @@ export async function changePerson(trx: InSalon, staffId: string, form: PersonFo
   if (numUpdatedRows > 0n) return done(undefined);
   const there = await trx.selectFrom('staff').select('staff_id').where('staff_id', '=', staffId).executeTakeFirst();
   return there ? refused('conflict', saying('problem.changed_meanwhile', {})) : gone();
+}
+
+/** What somebody says of their own hands: nobody else says it for them. */
+export async function sayOwnHands(trx: InSalon, staffId: string, { hands }: OwnHandsForm): Promise<Outcome<undefined>> {
+  await trx
+    .updateTable('staff')
+    .set({ hands: JSON.stringify(hands) })
+    .where('staff_id', '=', staffId)
+    .execute();
+  return done(undefined);
 }
 
 /** Somebody leaves: no sign-in, session, device or link of theirs counts any more. All that they did stays, with their name. */

@@ -2,14 +2,14 @@ import { Router, type Request } from 'express';
 import { hash, verify } from '@node-rs/argon2';
 import * as z from 'zod';
 import { may } from '@mansuet/core/access';
-import { INVITATION, PASSWORD_CHANGE, PERSON_FORM } from '@mansuet/core/contract';
+import { INVITATION, OWN_HANDS_FORM, PASSWORD_CHANGE, PERSON_FORM } from '@mansuet/core/contract';
 import { done, type Outcome, refusedField, saying } from '@mansuet/core/words';
 import type { InSalon } from '../database/database.js';
 import { asMade } from '../route/answers.js';
 import { NOTHING, type RouteParts, routesOf } from '../route/route.js';
 import { triesLimit } from '../sign-in/tries-limit.js';
 import { makeJoinLink } from './join-links.js';
-import { changePerson, comeBack, invite, leave, readPeople } from './people.repository.js';
+import { changePerson, comeBack, invite, leave, readPeople, sayOwnHands } from './people.repository.js';
 import { endSession, endSessions, readSessions } from './sessions.js';
 
 export interface PeopleParts extends RouteParts {
@@ -66,6 +66,10 @@ export function peopleRoutes(parts: PeopleParts): Router {
   router.get(
     '/me',
     route('read', NOTHING, async ({ trx, staffId, now }) => done({ people: await readPeople(trx, now, staffId) })),
+  );
+  router.put(
+    '/me/hands',
+    route('read', OWN_HANDS_FORM, ({ trx, staffId, input }) => sayOwnHands(trx, staffId, input)),
   );
   router.put(
     '/me/password',

@@ -1,4 +1,4 @@
-import { JOIN_LINK, NO_LIMITS, PEOPLE, type Person, SESSIONS, TODAY } from '@mansuet/core/contract';
+import { BOOK, JOIN_LINK, NO_LIMITS, NO_OWN_LIMITS, PEOPLE, type Person, SESSIONS, TODAY } from '@mansuet/core/contract';
 import { addDog, bookVisit, Browser, secondSalon, specServer, type SpecServer } from '../testing/spec-salon.js';
 
 const PASSWORD = 'ten letters and more';
@@ -43,6 +43,21 @@ describe('people of a salon', () => {
     await lead.foundSalon();
   });
   afterAll(() => server.close());
+
+  it('say themselves what their hands do in a day, and nobody else reads it but a lead', async () => {
+    const { staffId, browser } = await join('hands');
+    const hands = { clip: 90, brush: null, bent: 45, lifted: null };
+    expect((await browser.send('PUT', '/api/me/hands', { hands })).status).toBe(204);
+    expect((await person(staffId)).hands).toEqual(hands);
+    // Another change by the lead leaves it as it is.
+    expect((await lead.send('PUT', `/api/people/${staffId}`, form(await person(staffId), { trained: true }))).status).toBe(204);
+    expect((await person(staffId)).hands).toEqual(hands);
+    const { browser: other } = await join('curious');
+    const inBook = async (by: Browser) =>
+      BOOK.parse((await by.send('GET', '/api/book?from=2026-06-01&to=2026-06-01')).json).people.find((p) => p.staffId === staffId)?.hands;
+    expect([await inBook(lead), await inBook(browser), await inBook(other)]).toEqual([hands, hands, NO_OWN_LIMITS]);
+    expect((await browser.send('PUT', '/api/me/hands', { hands: { ...hands, clip: 1 } })).status).toBe(422);
+  });
 
   it('are invited by a link that opens once and for three days, and choose their password themselves', async () => {
     const made = JOIN_LINK.parse(

@@ -27,6 +27,9 @@ export const changeSalon = (trx: InSalon, { version, ...form }: SalonForm): Prom
     currency: form.currency,
     rate_per_minute_minor: form.ratePerMinuteMinor,
     time_zone: form.timeZone,
+    formats: JSON.stringify(form.formats),
+    hand_limits: JSON.stringify(form.handLimits),
+    price_rule: JSON.stringify(form.priceRule),
   });
 
 export const changeOpening = (trx: InSalon, { version, ...opening }: OpeningForm): Promise<Outcome<Salon>> =>

@@ -1,5 +1,6 @@
 import { NO_OPENING, SALON, type Salon, USUAL_WEEK } from '@mansuet/core/contract';
-import { Browser, specServer, type SpecServer } from '../testing/spec-salon.js';
+import { HAND_LIMITS, USUAL_FORMATS, USUAL_PRICE_RULE } from '@mansuet/core/words';
+import { Browser, formOf, specServer, type SpecServer } from '../testing/spec-salon.js';
 
 describe('what a salon says of itself', () => {
   let server: SpecServer;
@@ -8,16 +9,7 @@ describe('what a salon says of itself', () => {
     const { signedIn } = (await lead.send('GET', '/api/session')).json as { signedIn: { salon: unknown } };
     return SALON.parse(signedIn.salon);
   };
-  const form = (s: Salon, more: object = {}) => ({
-    name: s.name,
-    vetName: s.vetName,
-    vetPhone: s.vetPhone,
-    currency: s.currency,
-    ratePerMinuteMinor: s.ratePerMinuteMinor,
-    timeZone: s.timeZone,
-    version: s.version,
-    ...more,
-  });
+  const form = (s: Salon, more: object = {}) => ({ ...formOf(s), ...more });
 
   beforeAll(async () => {
     server = await specServer();
@@ -80,6 +72,17 @@ describe('what a salon says of itself', () => {
     expect(twice.status).toBe(422);
     expect(twice.text).toContain('posts.2.name');
     expect((await lead.send('PUT', '/api/salon/posts', { posts: [{ ...post(1, ' '), room: '' }], version: version + 1 })).status).toBe(422);
+  });
+
+  it('has how it writes numbers and times, what hands do in a day, and how it prices', async () => {
+    const before = await now();
+    expect([before.formats, before.handLimits, before.priceRule]).toEqual([USUAL_FORMATS, HAND_LIMITS, USUAL_PRICE_RULE]);
+    const formats = { length: 'inch', weight: 'lb', temperature: 'fahrenheit', clock: 'hours_12', date: 'month_day' };
+    const more = { formats, handLimits: { clip: 120, brush: 60, bent: 90, lifted: 100 }, priceRule: { freeMinutes: 5, roundMinor: 50 } };
+    expect((await lead.send('PUT', '/api/salon', form(before, more))).status).toBe(200);
+    expect(await now()).toEqual(jasmine.objectContaining(more));
+    const wrong = await lead.send('PUT', '/api/salon', form(await now(), { handLimits: { clip: 2, brush: 60, bent: 90, lifted: 100 } }));
+    expect([wrong.status, wrong.text.includes('handLimits.clip')]).toEqual([422, true]);
   });
 
   it('is the lead’s alone to change', async () => {

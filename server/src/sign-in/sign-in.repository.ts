@@ -2,7 +2,17 @@ import { hash, verify } from '@node-rs/argon2';
 import { type Selectable, sql } from 'kysely';
 import { type FirstRunForm, HOUSE_RULES, type NewStaffForm, NO_OPENING, type Salon, type Staff } from '@mansuet/core/contract';
 import { NO_ZONE, type Zone } from '@mansuet/core/days';
-import { done, type Outcome, refused, refusedField, type Role, saying } from '@mansuet/core/words';
+import {
+  done,
+  HAND_LIMITS,
+  type Outcome,
+  refused,
+  refusedField,
+  type Role,
+  saying,
+  USUAL_FORMATS,
+  USUAL_PRICE_RULE,
+} from '@mansuet/core/words';
 import { randomUUID } from 'node:crypto';
 import type { Database, InSalon } from '../database/database.js';
 import type { Tables } from '../database/schema.js';
@@ -60,6 +70,9 @@ function salonFrom(row: Selectable<Tables['salon']>): Salon {
     timeZone: row.time_zone,
     opening: row.opening ?? NO_OPENING,
     posts: row.posts,
+    formats: row.formats ?? USUAL_FORMATS,
+    handLimits: row.hand_limits ?? HAND_LIMITS,
+    priceRule: row.price_rule ?? USUAL_PRICE_RULE,
     version: row.version,
   };
 }

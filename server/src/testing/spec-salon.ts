@@ -2,7 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import pg from 'pg';
 import { pino } from 'pino';
-import { SESSION } from '@mansuet/core/contract';
+import { SESSION, type Salon, type SalonForm } from '@mansuet/core/contract';
 import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import { type EventDraft, makeEvent, type Stamp, uuidV7, type VisitEvent } from '@mansuet/core/log';
 import { createApp } from '../app.js';
@@ -159,12 +159,26 @@ export class Browser {
     return reply;
   }
 
+  /** The salon is somewhere else: days and hours are those of another place. */
+  async inZone(timeZone: string): Promise<void> {
+    const { signedIn } = SESSION.parse((await this.send('GET', '/api/session')).json);
+    if (!signedIn) throw new Error('nobody is signed in');
+    const { status, text } = await this.send('PUT', '/api/salon', { ...formOf(signedIn.salon), timeZone });
+    if (status !== 200) throw new Error(text);
+  }
+
   private take(reply: Reply): void {
     const session = SESSION.safeParse(reply.json);
     if (!session.success || !session.data.signedIn) return;
     this.csrf = session.data.signedIn.csrf;
     this.staffId = session.data.signedIn.staff.staffId;
   }
+}
+
+/** What the salon says of itself, as it is sent to change it. */
+export function formOf(s: Salon): SalonForm {
+  const { name, vetName, vetPhone, currency, ratePerMinuteMinor, timeZone, formats, handLimits, priceRule, version } = s;
+  return { name, vetName, vetPhone, currency, ratePerMinuteMinor, timeZone, formats, handLimits, priceRule, version };
 }
 
 export const A_DOG = {

@@ -263,6 +263,10 @@ describe('extraPriceMinor', () => {
   it('is minutes × the rate, agreed first', () => {
     expect(extraPriceMinor(20, 120)).toBe(2400);
     expect(extraPriceMinor(0, 120)).toBe(0);
+    // Five minutes that cost nothing; rounded up to whole fives.
+    expect(extraPriceMinor(20, 120, { freeMinutes: 5, roundMinor: 500 })).toBe(2000);
+    expect(extraPriceMinor(4, 120, { freeMinutes: 5, roundMinor: 500 })).toBe(0);
+    expect(extraPriceMinor(6, 120, { freeMinutes: 5, roundMinor: 500 })).toBe(500);
     expect(() => extraPriceMinor(-1, 120)).toThrowError(RangeError);
     expect(() => extraPriceMinor(1, -120)).toThrowError(RangeError);
   });

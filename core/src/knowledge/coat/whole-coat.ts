@@ -7,6 +7,8 @@ import {
   reason,
   type SkinState,
   type ZoneId,
+  type PriceRule,
+  USUAL_PRICE_RULE,
 } from '../../words/index.js';
 import { mirrorOf, zoneFacts } from '../anatomy/index.js';
 import { type PromisedLength, promiseLength } from './length-promise.js';
@@ -151,11 +153,14 @@ function keepBrushingWithin(advice: readonly MatAdvice[], limit: number): MatAdv
 }
 
 /**
- * Price of extra time, in the smallest coin: minutes × the salon's rate, agreed first.
+ * Price of extra time, in the smallest coin: minutes × the salon's rate, agreed first; the first minutes may cost nothing, and the sum is rounded up as the salon
+ * does it.
  * @throws RangeError for a negative rate or negative minutes
  * @example extraPriceMinor(20, 120) // => 2400
+ * @example extraPriceMinor(20, 120, { freeMinutes: 5, roundMinor: 500 }) // => 2000
  */
-export function extraPriceMinor(minutes: number, ratePerMinuteMinor: number): number {
+export function extraPriceMinor(minutes: number, ratePerMinuteMinor: number, rule: PriceRule = USUAL_PRICE_RULE): number {
   if (!(ratePerMinuteMinor >= 0) || !(minutes >= 0)) throw new RangeError(`extraPriceMinor: ${minutes} min at ${ratePerMinuteMinor}`);
-  return Math.round(minutes * ratePerMinuteMinor);
+  const price = Math.round(Math.max(0, minutes - rule.freeMinutes) * ratePerMinuteMinor);
+  return Math.ceil(price / rule.roundMinor) * rule.roundMinor;
 }

@@ -14,6 +14,8 @@ describe('a weight', () => {
     expect(readWeight('850 g')).toBe(0.85);
     expect(readWeight('16 lb')).toBe(7.26);
     expect(readWeight('1 pound')).toBe(0.45);
+    expect(readWeight('16', 'lb')).toBe(7.26);
+    expect(readWeight('7.5 kg', 'lb')).toBe(7.5);
     for (const wrong of ['', 'heavy', '7.5.1', '-3', '12 st', '1e3', '12345']) expect(readWeight(wrong)).withContext(wrong).toBeUndefined();
   });
 

@@ -1,4 +1,4 @@
-import { type DogSize, type Reason, reason, type Saying, saying } from '../../words/index.js';
+import { KG_PER_LB, type Measures, type DogSize, type Reason, reason, type Saying, saying } from '../../words/index.js';
 import type { DogFacts } from './dog.js';
 
 /** Weights that are believed without asking back, kg, by the size that people name. Our default, wide on purpose. */
@@ -16,8 +16,6 @@ const ASK_FROM_CHANGE = 0.3;
 /** Weight lost within this many days is shown to a vet from the share below. Our defaults. */
 const LOSS_WINDOW_DAYS = 120;
 const LOSS_TO_VET = 0.1;
-
-const KG_PER_LB = 0.45359237;
 
 /**
  * Asks back about a weight that may be a slip; nothing is refused. `undefined` when it is believed.
@@ -46,15 +44,16 @@ export function weightQuestion(
 
 /**
  * Reads a weight as people type it: a comma or a point, kg, g or lb.
+ * @param bare what a number without a unit is
  * @returns kg rounded to 10 g, or `undefined` when it is no weight
  * @example readWeight('26,5 kg') // => 26.5
  * @example readWeight('58 lb') // => 26.31
  */
-export function readWeight(text: string): number | undefined {
+export function readWeight(text: string, bare: Measures['weight'] = 'kg'): number | undefined {
   const found = /^\s*(\d{1,4}(?:[.,]\d{1,3})?)\s*(kg|kgs|kilos?|g|lbs?|pounds?)?\s*$/i.exec(text);
   if (!found?.[1]) return undefined;
   const value = Number(found[1].replace(',', '.'));
-  const unit = (found[2] ?? 'kg').toLowerCase();
+  const unit = (found[2] ?? bare).toLowerCase();
   const kg = unit === 'g' ? value / 1000 : unit.startsWith('lb') || unit.startsWith('pound') ? value * KG_PER_LB : value;
   return Math.round(kg * 100) / 100;
 }

@@ -3,7 +3,8 @@ import { isZone } from '../../days/index.js';
 import { BOOKING_OFF, SERVICE_ITEMS } from '../../words/index.js';
 import { id, minutes } from './fields.js';
 
-const asked = z.strictObject({
+/** What is asked for at a visit. */
+export const ASKED = z.strictObject({
   items: z.array(z.enum(SERVICE_ITEMS)).max(SERVICE_ITEMS.length),
   /** Wanted length of the body coat, mm. */
   wantedMm: z.number().gt(0).max(80),
@@ -24,7 +25,7 @@ export const BOOKING_EVENTS = {
       dogId: id,
       arrivesAt: z.iso.datetime(),
       groomerId: id,
-      asked,
+      asked: ASKED,
       helperThere: z.boolean(),
       /** The place whose clock counts, IANA: which day the visit belongs to. UTC where earlier versions wrote none. */
       zone: zone.optional(),
@@ -43,7 +44,7 @@ export const BOOKING_EVENTS = {
   dog_arrived: z.strictObject({}).describe('The dog is in the salon: from now on it waits, or is worked on.'),
   asked_changed: z
     .strictObject({
-      asked,
+      asked: ASKED,
       helperThere: z.boolean(),
       /** Minutes from the start between which the helper is there, one stretch: as earlier versions wrote it. */
       helperMinutes: z.tuple([minutes, minutes]).optional(),

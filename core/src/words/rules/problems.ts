@@ -21,6 +21,8 @@ export const PROBLEMS_RULES = {
   'form.day_missing': rule('computed'),
   'form.time_missing': rule('computed'),
   'form.ends_before': rule('computed'),
+  'form.say_when': rule('computed'),
+  'problem.time_taken': rule('computed'),
   'form.room_missing': rule('computed'),
   'form.currency_unknown': rule('computed'),
   'form.two_alike': rule('computed'),

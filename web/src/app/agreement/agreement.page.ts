@@ -69,7 +69,7 @@ export class AgreementPage {
   protected readonly ranges = RANGES;
   protected readonly limitRange = computed(() => vetLimit(this.store.context()?.salon.currency ?? ''));
   protected readonly round = Math.round;
-  protected readonly time = (moment: string | number): string => this.clock.timeOfDay(moment);
+  protected readonly time = (moment: string | number): string => this.clock.sayTime(moment);
 
   protected readonly name = computed(() => this.typedName() ?? this.store.context()?.file.owner.name ?? '');
   protected readonly asked = computed(() => this.store.state().asked);
@@ -79,7 +79,7 @@ export class AgreementPage {
     const input = this.store.planInput();
     const salon = this.store.context()?.salon;
     if (!plan || !input || !salon) return undefined;
-    const p = proposeAgreement(plan, input, salon.ratePerMinuteMinor);
+    const p = proposeAgreement(plan, input, salon.ratePerMinuteMinor, salon.priceRule);
     return {
       ...p,
       says: p.possible.map(this.words.say),

@@ -83,7 +83,7 @@ export class AlternativesPanel {
       const other = planned.plan;
       const differs = compareWith(plan, other);
       if (!isWorthOffering(differs)) continue;
-      const p = proposeAgreement(other, a.input, salon.ratePerMinuteMinor);
+      const p = proposeAgreement(other, a.input, salon.ratePerMinuteMinor, salon.priceRule);
       offered.push({
         id: a.id,
         says: this.words.say(a.because),

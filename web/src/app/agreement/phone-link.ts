@@ -84,7 +84,7 @@ export class PhoneLink {
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
   protected readonly stateNames = STATE_WORDS;
-  protected readonly time = (moment: string | number): string => this.clock.timeOfDay(moment);
+  protected readonly time = (moment: string | number): string => this.clock.sayTime(moment);
 
   constructor() {
     effect(() => {

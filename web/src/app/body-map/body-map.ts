@@ -11,6 +11,7 @@ import { drawJoint } from './joint-arc';
 import { MAP_LAYERS, MAP_LAYER_LABELS, type MapLayer } from './layers';
 import { Words } from '../wording/words.service';
 import type { PaintedMark, ZonePaint } from './zone-paint';
+import { mmOf } from '../wording/formats';
 
 /** Smaller targets open the magnified inset, CSS pixels: fingers need more than a mouse. */
 const SMALL_FOR_FINGER = 40;
@@ -118,7 +119,7 @@ export class BodyMap {
       p.grade ? `mat grade ${p.grade}` : '',
       p.skin && p.skin !== 'sound' ? `${p.skin} skin` : '',
       p.crust ? 'crust' : '',
-      ...(p.marks ?? []).map((m) => `mark of ${m.mm} mm${m.presumed ? ', not looked for today' : ''}`),
+      ...(p.marks ?? []).map((m) => `mark of ${mmOf(m.mm)}${m.presumed ? ', not looked for today' : ''}`),
       p.trigger ? 'sets it off' : '',
       p.strain ? `strain seen, ${p.strain} of 5` : '',
       p.risk ? `risk left: ${p.risk}` : '',

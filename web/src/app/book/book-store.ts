@@ -1,6 +1,16 @@
 import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
 import type { Book, BookedVisit } from '@mansuet/core/contract';
-import { bookedSchedule, brokenByBooking, dogOfBooking, openOn, problemOfDay, sayBroken, weekdayOf, worksOn } from '@mansuet/core/day';
+import {
+  bookedSchedule,
+  brokenByBooking,
+  type DayProblem,
+  dogOfBooking,
+  openOn,
+  problemOfDay,
+  sayBroken,
+  weekdayOf,
+  worksOn,
+} from '@mansuet/core/day';
 import { addDays, momentOf } from '@mansuet/core/days';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
@@ -11,8 +21,8 @@ import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
 import { Latest } from '../planner/latest';
 import type { PutAt } from '../day/lead-lines';
-import { clockOfMinute } from '../day/lead-lines';
 import { BookService } from './book.service';
+import { clockOf, clockOfMinute } from '../wording/formats';
 
 const WEEK = 7;
 const NOTHING: Book = { people: [], visits: [] };
@@ -49,18 +59,18 @@ export class BookStore {
     return salon !== undefined && openOn(salon.opening, this.day()) === undefined;
   });
   readonly visits = computed(() => this.on(this.day()));
-  readonly problem = computed(() => {
-    const salon = this.salon();
-    if (!salon) return undefined;
-    const dogs = this.visits()
-      .filter((v) => v.phase !== 'off')
-      .map((v) => dogOfBooking(v, this.clock.zone()));
-    return problemOfDay(salon, this.day(), this.book().people, dogs).problem;
-  });
+  readonly problem = computed(() => this.problemOf(this.day(), this.visits()));
   readonly schedule = computed(() => {
     const problem = this.problem();
     return problem && bookedSchedule(problem, this.visits());
   });
+  /** A day as it stands in the book: with some visits. @param day ISO date */
+  private problemOf(day: string, visits: readonly BookedVisit[]): DayProblem | undefined {
+    const salon = this.salon();
+    if (!salon) return undefined;
+    const dogs = visits.filter((v) => v.phase !== 'off').map((v) => dogOfBooking(v, this.clock.zone()));
+    return problemOfDay(salon, day, this.book().people, dogs).problem;
+  }
 
   constructor() {
     inject(LiveService).changes$.subscribe(() => this.again.update((n) => n + 1));
@@ -71,6 +81,9 @@ export class BookStore {
     });
   }
 
+  reload(): void {
+    this.again.update((n) => n + 1);
+  }
   private load(from: string, to: string): void {
     this.latest.hear(
       this.service.days(from, to),
@@ -102,22 +115,29 @@ export class BookStore {
   }
 
   /** Where a booking would be, and what stands against it there. */
-  sayAt(to: PutAt): { where: string; against: string[] } {
-    const [problem, schedule] = [this.problem(), this.schedule()];
-    const where = $localize`:@@book.at:${this.dogName(to.visitId)}:dog: at ${clockOfMinute(to.from)}:at: with ${this.personName(to.person)}:who:`;
-    if (!problem || !schedule) return { where, against: [] };
-    const broken = brokenByBooking(problem, schedule, to.visitId, to);
+  sayAt(to: PutAt, day = this.day()): { where: string; against: string[] } {
+    const where = $localize`:@@book.at:${this.dogName(to.visitId)}:dog: at ${clockOf(to.from)}:at: with ${this.personName(to.person)}:who:`;
+    const visit = this.book().visits.find((v) => v.visitId === to.visitId);
+    if (!visit) return { where, against: [] };
+    // As if it were booked there: what stands against it is what the day of the book would break.
+    const moved = { ...visit, phase: 'know' as const, groomerId: to.person, arrivesAt: this.momentOf(day, to.from) };
+    const visits = [...this.on(day).filter((v) => v.visitId !== to.visitId), moved];
+    const problem = this.problemOf(day, visits);
+    if (!problem) return { where, against: [] };
+    const broken = brokenByBooking(problem, bookedSchedule(problem, visits), to.visitId, to);
     const names = { dog: this.dogName, person: this.personName };
     return { where, against: broken.map((b) => this.words.say(sayBroken(b, problem, names, to.visitId))) };
+  }
+  private momentOf(day: string, minute: number): string {
+    return new Date(momentOf(day, clockOfMinute(minute), this.clock.zone())).toISOString();
   }
 
   /** Moves a booking: its log goes with it, and it can be taken back. @param day where it is moved to, ISO; the day that is open when it is not given */
   async move(to: PutAt, why = '', day = this.day()): Promise<boolean> {
     const visit = this.book().visits.find((v) => v.visitId === to.visitId);
-    const clock = clockOfMinute(to.from);
     if (!visit || to.from < 0 || to.from >= 24 * 60) return false;
-    const arrivesAt = new Date(momentOf(day, clock, this.clock.zone())).toISOString();
-    const says = $localize`:@@book.moved:${visit.dog}:dog: comes at ${clock}:at: with ${this.personName(to.person)}:who:.`;
+    const arrivesAt = this.momentOf(day, to.from);
+    const says = $localize`:@@book.moved:${visit.dog}:dog: comes at ${clockOf(to.from)}:at: with ${this.personName(to.person)}:who:.`;
     if (!(await this.record(visit, arrivesAt, to.person, why))) return false;
     this.moved.set({ visit, says });
     return true;

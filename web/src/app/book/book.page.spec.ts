@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { Subject } from 'rxjs';
-import { type Book, type BookedVisit, NO_LIMITS, NO_OPENING, type SalonPerson } from '@mansuet/core/contract';
+import { type Book, type BookedVisit, NO_LIMITS, NO_OPENING, NO_OWN_LIMITS, type SalonPerson } from '@mansuet/core/contract';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
 import { NOW } from '../server/now';
@@ -26,6 +26,7 @@ const person = (staffId: string, name: string, more: Partial<SalonPerson> = {}):
   breaks: [],
   off: [],
   limits: NO_LIMITS,
+  hands: NO_OWN_LIMITS,
   ...more,
 });
 const visit = (visitId: string, dog: string, arrivesAt: string, more: Partial<BookedVisit> = {}): BookedVisit => ({
@@ -67,6 +68,7 @@ describe('BookPage', () => {
     api.answerBy('POST /visits', storesAll);
     api.answer('GET /overdue', { dogs: [] });
     api.answer('GET /waiting', { waiting: [] });
+    api.answer('GET /wishes', { wishes: [] });
     api.answer('GET /dogs', { dogs: [] });
     TestBed.configureTestingModule({
       providers: [
@@ -209,6 +211,34 @@ describe('BookPage', () => {
     const cells = [...host.querySelectorAll('.week tbody tr')].map((r) => [...r.querySelectorAll('td')].map((c) => c.textContent?.trim()));
     expect(cells[0]?.[0]).toMatch(/3 h of 8 h\s*11:00 Fig\s*13:00 Moss/);
     expect([cells[0]?.[1], cells[0]?.[6], cells[1]?.[0]]).toEqual(['free, 8 h', 'off', 'free, 8 h']);
+  });
+
+  it('opens a dog of the week on its day', async () => {
+    await open();
+    spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    buttonOf(host, 'Week').click();
+    await until(fixture, () => host.querySelector('.week') !== null);
+    buttonOf(host, '13:00 Moss').click();
+    await until(fixture, () => host.querySelector('man-booked-dog h2')?.textContent === 'Moss');
+  });
+
+  it('has what owners chose, books it by one press, and says where somebody else was first', async () => {
+    const time = { arrivesAt: '2026-12-03T09:00:00Z', groomerId: STAFF, groomer: 'Rafael Quist' };
+    const wish = { linkId: OTHER, dogId: DOG, dog: 'Sedge', owner: 'Ruben', phone: '0550 2', minutes: 90, times: [time] };
+    const chosen = { ...wish, state: 'answered', madeAt: '2026-11-29T10:00:00Z', answer: { chosen: 0, says: 'By car' }, isFree: true };
+    const late = { ...chosen, linkId: VISIT, dog: 'Larch', isFree: false };
+    const open1 = { ...chosen, linkId: DOG, dog: 'Reed', state: 'open', answer: null, isFree: false };
+    api.answer('GET /wishes', { wishes: [chosen, late, open1] });
+    api.answer(`POST /wishes/${OTHER}/booked`, { id: VISIT });
+    await open();
+    buttonOf(host, 'Waiting list').click();
+    await shows('Thursday 3 December, 09:00 with Rafael Quist. “By car”');
+    await shows('Somebody else has this time by now.');
+    await shows('no answer yet.');
+    api.answer('GET /wishes', { wishes: [] });
+    buttonOf(host, 'Book Sedge as its owner chose').click();
+    await shows('Sedge is booked, and the owner is told.');
+    expect(api.bodies('POST', `/wishes/${OTHER}/booked`).length).toBe(1);
   });
 
   it('lists who is overdue, by what, and who waits for a place; and takes more on the list', async () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import { addDays } from '@mansuet/core/days';
 import { Announcer } from '../controls/announcer';
@@ -13,6 +13,8 @@ import { BookStore } from './book-store';
 import { BookedDog } from './booked-dog';
 import { OverdueList } from './overdue-list';
 import { WaitingList } from './waiting-list';
+import { WishesList } from './wishes-list';
+import { hours, WeekView } from './week-view';
 
 const PARTS = ['day', 'week', 'overdue', 'waiting'] as const;
 type Part = (typeof PARTS)[number];
@@ -26,7 +28,7 @@ const LABELS: Readonly<Record<Part, string>> = {
 /** The book: who comes when, by day as lead lines and by week; who is overdue, and who waits for a place. */
 @Component({
   selector: 'man-book-page',
-  imports: [BookedDog, DateField, LeadLines, Notice, OverdueList, TabPanel, Tabs, WaitingList],
+  imports: [BookedDog, DateField, LeadLines, Notice, OverdueList, TabPanel, Tabs, WaitingList, WeekView, WishesList],
   providers: [BookStore],
   templateUrl: './book.page.html',
   styleUrl: './book.page.less',
@@ -42,7 +44,12 @@ export class BookPage {
 
   protected readonly part = signal<Part>('day');
   protected readonly tabs = PARTS.map((id) => ({ id, label: LABELS[id] }));
-  protected readonly selected = linkedSignal<string, string | undefined>({ source: () => this.store.day(), computation: () => undefined });
+  /** Chosen in the week, before its day is open. */
+  private readonly wanted = signal<string | undefined>(undefined);
+  protected readonly selected = linkedSignal<string, string | undefined>({
+    source: () => this.store.day(),
+    computation: () => untracked(this.wanted),
+  });
   protected readonly says = signal('');
   protected readonly title = computed(() => wholeDay(this.store.day()));
   protected readonly near = computed(() => dayInWords(this.store.day(), this.clock.today()));
@@ -66,7 +73,6 @@ export class BookPage {
   protected readonly from = computed(() => Math.floor(Math.min(...this.times(), 9 * 60) / 60) * 60);
   protected readonly to = computed(() => Math.ceil(Math.max(...this.times(), 17 * 60) / 60) * 60);
   private readonly times = computed(() => this.lines().flatMap((l) => [...l.works, ...l.tags].flatMap((w) => [w.from, w.to])));
-  protected readonly people = computed(() => this.store.book().people);
 
   constructor() {
     effect(() => {
@@ -84,9 +90,12 @@ export class BookPage {
   protected today(): void {
     this.go(this.clock.today());
   }
-  protected openDay(day: string): void {
+  /** A day of the week, or a dog on it, is looked at closer. */
+  protected open({ day, visitId }: { readonly day: string; readonly visitId?: string }): void {
     this.part.set('day');
+    this.wanted.set(visitId);
     this.go(day);
+    if (day === this.store.day()) this.selected.set(visitId);
   }
 
   protected readonly saysOf = (personId: string): string => {
@@ -104,22 +113,4 @@ export class BookPage {
     const says = this.sayAt(to);
     if (await this.store.move(to)) this.announcer.say(says);
   }
-  protected weekday(day: string): string {
-    return new Date(`${day}T12:00:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
-  }
-  protected cell(staffId: string, day: string): { says: string; dogs: readonly string[]; share: number; over: boolean } {
-    const full = this.store.fullness(staffId, day);
-    if (!full) return { says: $localize`:@@book.offDay:off`, dogs: [], share: 0, over: false };
-    const says =
-      full.dogs.length === 0
-        ? $localize`:@@book.cellFree:free, ${hours(full.of)}:of:`
-        : $localize`:@@book.cell:${hours(full.minutes)}:booked: of ${hours(full.of)}:of:`;
-    const dogs = full.dogs.map((v) => `${this.clock.timeOfDay(v.arrivesAt)} ${v.dog}`);
-    return { says, dogs, share: full.of > 0 ? Math.min(1, full.minutes / full.of) : 1, over: full.minutes > full.of };
-  }
 }
-
-const hours = (minutes: number): string =>
-  minutes % 60 === 0
-    ? $localize`:@@book.hours:${Math.floor(minutes / 60)}:hours: h`
-    : $localize`:@@book.hoursMinutes:${Math.floor(minutes / 60)}:hours: h ${Math.round(minutes % 60)}:minutes:`;

@@ -9,12 +9,20 @@ import {
   type KeptDayPlan,
   NEW_FEED,
   NEW_ID,
+  NEW_LINK,
   type NewFeed,
+  type NewLink,
+  type NewWishLink,
   OVERDUE_LIST,
   type OverdueDog,
+  type TimeOffered,
+  TIMES_OFFERED,
+  type TimesAsked,
   WAITING_LIST,
   type WaitingDog,
   type WaitingForm,
+  type Wish,
+  WISHES,
 } from '@mansuet/core/contract';
 import * as z from 'zod';
 import { type Answer, ApiService, NOTHING } from '../server/api.service';
@@ -51,6 +59,23 @@ export class BookService {
   /** A word to the owner of a visit's dog. */
   tellLater(visitId: string, text: string): Promise<Answer<unknown>> {
     return this.api.send('POST', `/visits/${visitId}/told-later`, { text }, z.unknown());
+  }
+  /** Times between two days that an owner may choose from. */
+  async freeTimes({ from, to, minutes, groomerId }: TimesAsked): Promise<Answer<readonly TimeOffered[]>> {
+    const rather = groomerId === undefined ? '' : `&groomerId=${groomerId}`;
+    return onto(await this.api.get(`/free-times?from=${from}&to=${to}&minutes=${minutes}${rather}`, TIMES_OFFERED), (a) => a.times);
+  }
+  offerTimes(dogId: string, form: NewWishLink): Promise<Answer<NewLink>> {
+    return this.api.send('POST', `/dogs/${dogId}/wishes`, form, NEW_LINK);
+  }
+  async wishes(): Promise<Answer<readonly Wish[]>> {
+    return onto(await this.api.get('/wishes', WISHES), (a) => a.wishes);
+  }
+  bookWish(linkId: string): Promise<Answer<{ id: string }>> {
+    return this.api.send('POST', `/wishes/${linkId}/booked`, undefined, NEW_ID);
+  }
+  setWishAside(linkId: string): Promise<Answer<null | undefined>> {
+    return this.api.send('POST', `/wishes/${linkId}/set-aside`, undefined, NOTHING);
   }
   async feeds(): Promise<Answer<readonly Feed[]>> {
     return onto(await this.api.get('/feeds', FEEDS), (a) => a.feeds);

@@ -140,11 +140,11 @@ export class BookedDog {
     const at = /^(\d\d):(\d\d)$/.exec(this.time());
     return at ? { visitId: this.visit().visitId, person: this.person(), from: Number(at[1]) * 60 + Number(at[2]) } : undefined;
   });
-  /** Told before it is moved; on another day than the one that is open it is told once it is there. */
+  /** Told before it is moved, on every day of the week that is open; on others it is told once it is there. */
   protected readonly against = computed(() => {
     const to = this.to();
-    if (!to || this.day() !== this.store.day()) return '';
-    return this.store.sayAt(to).against.join(' ');
+    if (!to || !this.store.days().includes(this.day())) return '';
+    return this.store.sayAt(to, this.day()).against.join(' ');
   });
 
   protected type(part: Typed): void {

@@ -2,6 +2,8 @@ import { type HarnessLoader } from '@angular/cdk/testing';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { USUAL_FORMATS } from '@mansuet/core/words';
+import { FORMATS } from '../wording/formats';
 import { choicesOf } from './choice';
 import { DateField } from './date-field';
 import { FormErrors } from './form-errors';
@@ -57,7 +59,10 @@ describe('controls: fields', () => {
     document.body.append(fixture.nativeElement as HTMLElement);
     loader = TestbedHarnessEnvironment.loader(fixture);
   });
-  afterEach(() => fixture.destroy());
+  afterEach(() => {
+    fixture.destroy();
+    FORMATS.set(USUAL_FORMATS);
+  });
 
   it('text: label, hint and error are tied to it; the first wrong one gets the focus', async () => {
     const name = await loader.getHarness(TextFieldHarness.with({ label: 'Name' }));
@@ -72,6 +77,17 @@ describe('controls: fields', () => {
     const said = tied.describedBy.split(' ').map((id) => document.getElementById(id)?.textContent?.trim());
     expect(said).toEqual(['There is such a dog.', 'As it is called.']);
     expect(await name.hasFocus()).toBeTrue();
+  });
+
+  it('shows and takes a number in the unit of the salon, and gives the one that is kept', async () => {
+    FORMATS.set({ ...USUAL_FORMATS, length: 'inch' });
+    const length = await loader.getHarness(NumberFieldHarness.with({ label: 'Length' }));
+    expect(await length.value()).toBe('0.35');
+    await length.enter('0.25');
+    expect(fixture.componentInstance.told).toEqual([6.35]);
+    await length.enter('12');
+    expect(await length.error()).toBe('Between 0.04 and 3.14 in.');
+    expect(fixture.componentInstance.told).toEqual([6.35]);
   });
 
   it('number: takes comma and point, says its unit, steps by arrows', async () => {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, booleanAttribute, computed, input, 
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { FieldError } from './field-error';
 import { FieldParts, Tied } from './field-parts';
+import { rangeIn, unitOf } from './measured-range';
 import type { NumberRange } from './number-range';
 
 /** A number as it was typed, with comma or point. @returns `null` for nothing, `NaN` for what is no number */
@@ -11,6 +12,10 @@ export function readNumber(text: string): number | null {
 }
 const written = (value: number | null | undefined): string =>
   value === null || value === undefined || Number.isNaN(value) ? '' : String(value);
+/** A quarter of a millimetre is told apart in inches; what is kept is finer than any ruler. */
+const DIGITS_SHOWN = 2;
+const DIGITS_KEPT = 2;
+const rounded = (value: number, digits: number): number => Number(value.toFixed(digits));
 /** Digits that a step does not blur: 0.1 + 0.2 is 0.3. */
 const stepped = (value: number): number => Number(value.toFixed(6));
 
@@ -22,7 +27,7 @@ const stepped = (value: number): number => Number(value.toFixed(6));
   selector: 'man-number',
   imports: [FieldError, NzInputModule, Tied],
   template: `<label class="field-label" [class.visually-hidden]="labelHidden()" [attr.for]="id">{{ label() }}</label>
-    <nz-input-wrapper [nzSuffix]="range().unit">
+    <nz-input-wrapper [nzSuffix]="shownRange().unit">
       <input
         #field
         [manTied]="this"
@@ -56,8 +61,20 @@ export class NumberField extends FieldParts {
   /** A number in the range, when the field is left or Enter is pressed. */
   readonly entered = output<number | null>();
 
+  /** In the unit of this salon; what is given and what comes out is in the one that is kept. */
+  private readonly unit = computed(() => unitOf(this.range().unit));
+  protected readonly shownRange = computed(() => rangeIn(this.range(), this.unit()));
+  private readonly shown = computed(() => {
+    const [value, unit] = [this.value(), this.unit()];
+    return value === null || value === undefined || !unit ? value : rounded(unit.shown(value), DIGITS_SHOWN);
+  });
+  private kept(text: string): number | null {
+    const [number, unit] = [readNumber(text), this.unit()];
+    return number === null || !unit ? number : rounded(unit.kept(number), DIGITS_KEPT);
+  }
+
   protected readonly text = linkedSignal<number | null | undefined, string>({
-    source: this.value,
+    source: this.shown,
     // What was typed stays while it means the same: "7." is not turned into "7" under the finger.
     computation: (value, before) => (before && Object.is(readNumber(before.value), value ?? null) ? before.value : written(value)),
   });
@@ -68,15 +85,15 @@ export class NumberField extends FieldParts {
   protected type(text: string): void {
     this.text.set(text);
     if (this.outside() !== '') this.outside.set(this.problem(text));
-    this.typed.emit(readNumber(text));
+    this.typed.emit(this.kept(text));
   }
   protected enter(text: string): void {
     this.text.set(text);
     this.outside.set(this.problem(text));
-    if (this.outside() === '') this.entered.emit(readNumber(text));
+    if (this.outside() === '') this.entered.emit(this.kept(text));
   }
   protected onKey(event: KeyboardEvent, text: string): void {
-    const { min, max, step } = this.range();
+    const { min, max, step } = this.shownRange();
     const by = event.key === 'ArrowUp' ? step : event.key === 'ArrowDown' ? -step : 0;
     const from = readNumber(text);
     if (by === 0 || Number.isNaN(from)) return;
@@ -88,7 +105,7 @@ export class NumberField extends FieldParts {
 
   private problem(text: string): string {
     const value = readNumber(text);
-    const { min, max, unit } = this.range();
+    const { min, max, unit } = this.shownRange();
     if (value === null) return this.optional() ? '' : $localize`:@@number.empty:Give a number.`;
     if (Number.isNaN(value)) return $localize`:@@number.none:This is not a number.`;
     if (value >= min && value <= max) return '';

@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { Subject } from 'rxjs';
-import { type DayPlanForm, NO_LIMITS, type SalonPerson, type Today } from '@mansuet/core/contract';
+import { type DayPlanForm, NO_LIMITS, NO_OWN_LIMITS, type SalonPerson, type Today } from '@mansuet/core/contract';
 import { EMPTY_DOG } from '@mansuet/core/knowledge/dogs';
 import { type EventDraft, makeEvent, type VisitEvent } from '@mansuet/core/log';
 import { ClockService } from '../server/clock.service';
@@ -31,6 +31,7 @@ const person = (staffId: string, name: string, more: Partial<SalonPerson> = {}):
   breaks: [],
   off: [],
   limits: NO_LIMITS,
+  hands: NO_OWN_LIMITS,
   ...more,
 });
 
@@ -157,7 +158,8 @@ describe('the plan of today', () => {
   it('says why a dog is where it is, and puts it elsewhere by hand', async () => {
     await open();
     await settled();
-    host.querySelector<HTMLButtonElement>('button.tag')?.click();
+    // The one that comes first.
+    [...host.querySelectorAll<HTMLButtonElement>('button.tag')].find((b) => b.textContent?.includes('Fig'))?.click();
     await until(fixture, () => host.querySelector('man-dog-there') !== null);
     const there = host.querySelector<HTMLElement>('man-dog-there');
     expect(there?.textContent).toContain('Why there');
@@ -172,12 +174,23 @@ describe('the plan of today', () => {
       () => tags().join('\n'),
     );
     await settled();
-    buttonOf(host, 'Let all go').click();
+    // Taken so, it holds: it is put there until it is let go.
+    buttonOf(host, 'Take this day').click();
+    await until(
+      fixture,
+      () => host.textContent?.includes('Taken by') === true,
+      () => host.innerText,
+    );
+    const [sent] = api.bodies('PUT', '/day-plan') as DayPlanForm[];
+    expect(sent?.put.map((p) => p.from)).toEqual([640]);
+    expect(tags().some((t) => t.includes('at 10:40') && t.includes('put by hand'))).toBeTrue();
+    buttonOf(host, 'Let it go').click();
     await until(
       fixture,
       () => tags().every((t) => !t.includes('put by hand')),
       () => tags().join('\n'),
     );
+    expect(host.textContent).toContain('Proposed');
   });
 
   it('names those that cannot all be where they were put, and lets one go', async () => {

@@ -11,9 +11,10 @@ import { DogThere } from './dog-there';
 import { ExpectedPlans } from './expected-plans';
 import { HandsTable } from './hands-table';
 import { LatePanel } from './late-panel';
-import { clockOfMinute, LeadLines, type PutAt } from './lead-lines';
+import { LeadLines, type PutAt } from './lead-lines';
 import { type DoneWork, type LeadLine, linesOfDay } from './lines-of-day';
 import { inTen } from './say-chance';
+import { clockOf } from '../wording/formats';
 
 const WAYS = {
   less_waiting: $localize`:@@day.lessWaiting:Dogs wait less`,
@@ -110,13 +111,13 @@ export class DayPanel {
   protected readonly sayTaken = computed(() => {
     const kept = this.store.kept();
     if (!kept) return '';
-    const [who, at] = [this.store.personName(kept.madeBy), this.clock.timeOfDay(kept.madeAt)];
+    const [who, at] = [this.store.personName(kept.madeBy), this.clock.sayTime(kept.madeAt)];
     return $localize`:@@day.taken:Taken by ${who}:who: at ${at}:at:.`;
   });
   protected readonly sayOdds = computed(() => {
     const [problem, shown] = [this.store.problem(), this.store.shown()];
     if (!problem || !shown || shown.schedule.unplaced.length > 0) return '';
-    const by = clockOfMinute(problem.to);
+    const by = clockOf(problem.to);
     return $localize`:@@day.odds:All dogs are done by ${by}:by:: ${inTen(shown.odds.inTime)}:chance:.`;
   });
   /** How sure it is that there is no better day. */
@@ -167,12 +168,12 @@ export class DayPanel {
     const at = nearestTime(problem, shown.schedule, to.visitId, to);
     return at === undefined || at === to.from
       ? ''
-      : ` ${$localize`:@@day.nearest:The nearest time with these hands is ${clockOfMinute(at)}:at:.`}`;
+      : ` ${$localize`:@@day.nearest:The nearest time with these hands is ${clockOf(at)}:at:.`}`;
   }
   private sayAt(to: PutAt): string {
     const [problem, shown] = [this.store.problem(), this.store.shown()];
     if (!problem || !shown) return '';
-    const where = $localize`:@@day.heldAt:${this.store.dogName(to.visitId)}:dog: at ${clockOfMinute(to.from)}:at: with ${this.store.personName(to.person)}:who:`;
+    const where = $localize`:@@day.heldAt:${this.store.dogName(to.visitId)}:dog: at ${clockOf(to.from)}:at: with ${this.store.personName(to.person)}:who:`;
     const broken = brokenByMove(problem, shown.schedule, to.visitId, to).filter((b) => b.rule !== 'fixed_otherwise');
     if (broken.length === 0) return $localize`:@@day.heldWell:${where}:where:: nothing stands against it.`;
     const names = { dog: this.store.dogName, person: this.store.personName };

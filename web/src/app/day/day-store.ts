@@ -1,4 +1,4 @@
-import { Injectable, computed, effect, inject, signal, untracked } from '@angular/core';
+import { Injectable, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { auditTime } from 'rxjs';
 import * as z from 'zod';
@@ -10,6 +10,7 @@ import {
   type DayProblem,
   type DaySchedule,
   handsOfDay,
+  hereSince,
   judgeDay,
   nowOfVisit,
   type OtherDay,
@@ -31,6 +32,7 @@ import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
 import { changesOf, mainHands, scheduleOf } from './day-changes';
 import { DayPlanner } from './day-planner.service';
+import { isSamePut, type PutDogs, putOf, putSince } from './put-dogs';
 import type { FollowedDay, PlannedDay } from './day-talk';
 import { ExpectedPlans } from './expected-plans';
 
@@ -38,7 +40,7 @@ import { ExpectedPlans } from './expected-plans';
 const LOOK_MINUTES = 5;
 /** A good day is found by then; who wants a better one lets it look longer. */
 const PLAN_MS = 450;
-const LONGER_MS = 5_000;
+const LONGER_MS = 3_000;
 const OTHERS_MS = 250;
 /** What changes at once is looked at once. */
 const SETTLE_MS = 1_000;
@@ -66,8 +68,13 @@ export class DayStore {
   readonly trouble = signal('');
   /** The server does not answer, and this device knows no plan of this day. */
   readonly offline = signal('');
-  /** Put by hand, and not taken yet. */
-  readonly put = signal<ReadonlyMap<string, DayDog['fixed']>>(new Map());
+  /** Put by hand: with the plan that was taken, and since. A plan that somebody else takes meanwhile takes none of it. */
+  readonly put = linkedSignal<KeptDayPlan | null, PutDogs>({
+    source: () => this.kept(),
+    computation: (kept, before) => (before ? putSince(putOf(before.source), before.value, putOf(kept)) : putOf(kept)),
+  });
+  /** Something is put otherwise than in the plan that was taken. */
+  private readonly isPutAnew = computed(() => !isSamePut(this.put(), putOf(this.kept())));
   readonly proposal = signal<PlannedDay | undefined>(undefined);
   readonly going = signal<FollowedDay | undefined>(undefined);
   readonly others = signal<readonly OtherDay[]>([]);
@@ -98,7 +105,7 @@ export class DayStore {
   });
   /** Dogs that are in the salon. */
   private here(): ReadonlySet<string> {
-    const inside = this.expected.open().filter(({ state: s }) => s.arrivedMs !== undefined || s.fileReadMs !== undefined);
+    const inside = this.expected.open().filter((t) => hereSince(t.state) !== undefined);
     return new Set(inside.map((t) => t.visit.visitId));
   }
   /** Whoever works today, with their whole hours. */
@@ -123,15 +130,15 @@ export class DayStore {
   /** The day that is shown: the one that was taken, as it goes, or else the proposed one. */
   readonly shown = computed<FollowedDay | undefined>(() => {
     const proposal = this.proposal();
-    if (this.kept() && this.put().size === 0) return this.going();
+    if (this.kept() && !this.isPutAnew()) return this.going();
     return proposal && { schedule: proposal.plan.schedule, odds: proposal.odds, overWaits: proposal.overWaits };
   });
   /** What is shown is not what was taken. */
-  readonly isProposal = computed(() => this.shown() !== undefined && (!this.kept() || this.put().size > 0));
+  readonly isProposal = computed(() => this.shown() !== undefined && (!this.kept() || this.isPutAnew()));
   /** There is a better day than the one that was taken. */
   readonly better = computed(() => {
     const [problem, going, proposal] = [this.problem(), this.going(), this.proposal()];
-    if (!problem || !going || !proposal || !this.kept() || this.put().size > 0) return undefined;
+    if (!problem || !going || !proposal || !this.kept() || this.isPutAnew()) return undefined;
     const changes = changesOf(going.schedule, proposal.plan.schedule);
     return changes.length > 0 && compareDays(proposal.plan.terms, judgeDay(problem, going.schedule), DAY_GOALS) < 0 ? changes : undefined;
   });
@@ -140,8 +147,9 @@ export class DayStore {
     inject(LiveService)
       .changes$.pipe(auditTime(SETTLE_MS), takeUntilDestroyed())
       .subscribe(() => void this.readPlan());
+    const ofDay = computed(() => this.day.today()?.day);
     effect(() => {
-      const today = this.day.today()?.day;
+      const today = ofDay();
       if (today !== undefined) untracked(() => void this.read(today));
     });
     effect(() => {
@@ -183,7 +191,7 @@ export class DayStore {
     if (plan.ok && plan.value?.version !== this.kept()?.version) this.kept.set(plan.value);
   }
 
-  private plan(problem: DayProblem, kept: KeptDayPlan | null, limitMs: number): void {
+  private plan(problem: DayProblem, kept: KeptDayPlan | null, limitMs: number, mustWait = false): void {
     this.searching.set(true);
     if (kept) {
       this.latestGoing.hear(
@@ -194,13 +202,16 @@ export class DayStore {
     }
     const from = kept ? scheduleOf(kept) : this.proposal()?.plan.schedule;
     this.latest.hear(
-      this.planner.ask({ kind: 'plan', problem, here: this.here(), from, limitMs }),
+      this.planner.ask({ kind: 'plan', problem, here: this.here(), from, limitMs, mustWait }),
       (planned) => {
         this.proposal.set(planned);
         this.searching.set(false);
         this.others.set([]);
         this.clashes.set([]);
-        if (this.put().size > 0 && planned.plan.terms.unplaced > 0) void this.findClashes(problem);
+        const lost = planned.plan.terms.unplaced > 0;
+        if (lost && this.put().size > 0) void this.findClashes(problem);
+        // Before somebody is told that there is no place, or that a dog waits too long, it is looked for longer.
+        else if ((lost || planned.overWaits.length > 0) && limitMs < LONGER_MS) this.plan(problem, kept, LONGER_MS, !lost);
       },
       () => {
         this.searching.set(false);
@@ -278,7 +289,6 @@ export class DayStore {
     }
     this.going.set({ schedule, odds: proposal.odds, overWaits: proposal.overWaits });
     this.kept.set(answer.value);
-    this.put.set(new Map());
     await this.bookWithWhoTakes(schedule);
     return true;
   }

@@ -11,6 +11,8 @@ export type DayQuestion =
       readonly here: ReadonlySet<string>;
       readonly from: DaySchedule | undefined;
       readonly limitMs: number;
+      /** Somebody has to wait longer than they should: the least of it is looked for. */
+      readonly mustWait: boolean;
     }
   /** The day that was taken, as it goes from here. */
   | { readonly kind: 'follow'; readonly problem: DayProblem; readonly here: ReadonlySet<string>; readonly schedule: DaySchedule }

@@ -25,7 +25,7 @@ function answer(q: DayQuestion): DayAnswers[DayQuestion['kind']] {
   }
   if (q.kind === 'plan') {
     const from = q.from && choiceOf(q.problem, q.from);
-    const { plan, problem, overWaits } = planLive(q.problem, q.here, { clock, limitMs: q.limitMs, ...(from ? { from } : {}) });
+    const { plan, problem, overWaits } = planLive(q.problem, q.here, { clock, limitMs: q.limitMs, ...(from ? { from } : {}) }, q.mustWait);
     return { plan, overWaits, odds: drawDay(problem, plan.schedule, { days: DRAWN_DAYS }) };
   }
   if (q.kind === 'follow') {

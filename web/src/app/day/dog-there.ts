@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { momentOf } from '@mansuet/core/days';
-import { whyThere } from '@mansuet/core/day';
+import { hereSince, whyThere } from '@mansuet/core/day';
 import type { EventDraft } from '@mansuet/core/log';
 import { BOOKING_OFF, type BookingOff } from '@mansuet/core/words';
 import { choicesOf } from '../controls/choice';
@@ -18,8 +18,9 @@ import { screenOf } from '../visit/screen-of';
 import { Words } from '../wording/words.service';
 import { mainHands } from './day-changes';
 import { DayStore } from './day-store';
-import { clockOfMinute, type PutAt } from './lead-lines';
+import type { PutAt } from './lead-lines';
 import { inTen } from './say-chance';
+import { clockOf, clockOfMinute } from '../wording/formats';
 
 /** A later arrival is told by one press, minutes from now. */
 const LATER = [15, 30, 60] as const;
@@ -56,7 +57,7 @@ export class DogThere {
   });
   protected readonly isHere = computed(() => {
     const state = this.tag()?.state;
-    return state?.arrivedMs !== undefined || state?.fileReadMs !== undefined;
+    return state !== undefined && hereSince(state) !== undefined;
   });
   /** It has not begun: it can still be put elsewhere, come later, or not at all. */
   protected readonly isAhead = computed(() => {
@@ -80,7 +81,7 @@ export class DogThere {
     const p = this.place();
     const odds = this.store.shown()?.odds.dogs.find((d) => d.dog === this.visitId());
     if (!p || !odds) return '';
-    const [from, end, late] = [clockOfMinute(p.from), clockOfMinute(odds.end), clockOfMinute(odds.endLate)];
+    const [from, end, late] = [clockOf(p.from), clockOf(odds.end), clockOf(odds.endLate)];
     const who = this.store.personName(p.person);
     return $localize`:@@there.when:${from}:from: with ${who}:who:. Ready about ${end}:end:, on one day in ten later than ${late}:late:.`;
   });
@@ -88,7 +89,7 @@ export class DogThere {
     const wished = this.store.problem()?.dogs.find((d) => d.id === this.visitId())?.wishedBy?.at;
     const chance = this.store.shown()?.odds.dogs.find((d) => d.dog === this.visitId())?.inTime;
     if (wished === undefined || chance === undefined) return '';
-    return $localize`:@@there.fetched:Its owner comes at ${clockOfMinute(wished)}:at:: ready by then ${inTen(chance)}:chance:.`;
+    return $localize`:@@there.fetched:Its owner comes at ${clockOf(wished)}:at:: ready by then ${inTen(chance)}:chance:.`;
   });
   protected readonly why = computed(() => {
     const [problem, shown] = [this.store.problem(), this.store.shown()];

@@ -3,7 +3,7 @@ import { clockOf, type Zone } from '@mansuet/core/days';
 import { minuteOfDay } from '@mansuet/core/next-visit';
 import { saying, type Saying } from '@mansuet/core/words';
 import type { Tag } from '../today/today.service';
-import { clockOfMinute } from './lead-lines';
+import { clockOf as sayClock } from '../wording/formats';
 
 /** A dog that will probably be ready later than its owner was told. */
 export interface LateDog {
@@ -35,7 +35,7 @@ export function lateDogs(tags: readonly Tag[], odds: DayOdds, zone: Zone): LateD
       const ready = Math.ceil(end / TOLD_STEP) * TOLD_STEP;
       const by = Math.round((ready - told) / TOLD_STEP) * TOLD_STEP;
       const { name } = t.visit.dog;
-      const message = saying('day.tell_later', { name, text: clockOfMinute(ready), minutes: by });
+      const message = saying('day.tell_later', { name, text: sayClock(ready), minutes: by });
       return [{ visitId: t.visit.visitId, name, by, ready, message }];
     })
     .sort((a, b) => b.by - a.by);

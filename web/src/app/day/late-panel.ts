@@ -11,8 +11,8 @@ import { TodayService } from '../today/today.service';
 import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
 import { DayStore } from './day-store';
-import { clockOfMinute } from './lead-lines';
 import { type LateDog, lateDogs } from './late-dogs';
+import { clockOf, clockOfMinute } from '../wording/formats';
 
 /** Who will be ready later than was said: each with a message ready for the owner. */
 @Component({
@@ -76,7 +76,7 @@ export class LatePanel {
   private readonly day = inject(TodayService);
   private readonly log = inject(VisitLog);
   protected readonly session = inject(SessionService);
-  protected readonly clock = clockOfMinute;
+  protected readonly clock = clockOf;
   protected readonly busy = signal(false);
   protected readonly open = signal('');
   protected readonly trouble = signal('');
@@ -110,7 +110,7 @@ export class LatePanel {
       const readyAt = new Date(momentOf(this.clockOf.today(), clockOfMinute(l.ready), this.clockOf.zone())).toISOString();
       try {
         await this.log.record(l.visitId, { type: 'ready_told', body: { readyAt } });
-        this.said.set($localize`:@@late.told:The owner of ${l.name}:dog: is told: ready about ${clockOfMinute(l.ready)}:at:.`);
+        this.said.set($localize`:@@late.told:The owner of ${l.name}:dog: is told: ready about ${clockOf(l.ready)}:at:.`);
       } catch (error) {
         this.trouble.set(sayStorageTrouble(error));
       }

@@ -5,6 +5,7 @@ import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input
 import { toSignal } from '@angular/core/rxjs-interop';
 import { map } from 'rxjs';
 import type { LeadLine, LineTag } from './lines-of-day';
+import { clockOf, hourOf } from '../wording/formats';
 
 /** Where a dog is put: with whom, and from which minute of the day. */
 export interface PutAt {
@@ -72,19 +73,20 @@ export class LeadLines {
   protected share(from: number, to: number): number {
     return this.at(to) - this.at(from);
   }
-  protected readonly clock = clockOfMinute;
+  protected readonly clock = clockOf;
+  protected readonly hour = hourOf;
 
   protected sayBreak(b: { readonly from: number; readonly to: number }): string {
-    return $localize`:@@lines.sayBreak:Break ${clockOfMinute(b.from)}:from: to ${clockOfMinute(b.to)}:to:`;
+    return $localize`:@@lines.sayBreak:Break ${clockOf(b.from)}:from: to ${clockOf(b.to)}:to:`;
   }
   protected sayTag(t: LineTag): string {
-    if (t.as === 'done') return $localize`:@@lines.until:until ${clockOfMinute(t.to)}:to:`;
+    if (t.as === 'done') return $localize`:@@lines.until:until ${clockOf(t.to)}:to:`;
     const bath = t.parts.some((p) => p.work === 'bath');
-    const until = clockOfMinute(t.to);
+    const until = clockOf(t.to);
     return bath ? $localize`:@@lines.bath:bath and table, until ${until}:to:` : $localize`:@@lines.table:table, until ${until}:to:`;
   }
   protected sayWhole(t: LineTag, personId: string): string {
-    const [dog, who, when] = [this.dogOf()(t.visitId), this.nameOf()(personId), clockOfMinute(t.from)];
+    const [dog, who, when] = [this.dogOf()(t.visitId), this.nameOf()(personId), clockOf(t.from)];
     const held = t.held ? $localize`:@@lines.held:, put by hand` : '';
     const late = this.late().has(t.visitId) ? $localize`:@@lines.late:, later than was said` : '';
     return $localize`:@@lines.whole:${dog}:dog: with ${who}:who: at ${when}:when:, ${this.sayTag(t)}:what:${held}:held:${late}:late:`;
@@ -135,10 +137,4 @@ export class LeadLines {
     const minutes = (x / width) * (this.to() - this.from());
     return { visitId: t.visitId, person, from: Math.round((t.from + minutes) / STEP) * STEP };
   }
-}
-
-/** What the clock shows, past midnight as well. `clockOfMinute(570) // => '09:30'` */
-export function clockOfMinute(minute: number): string {
-  const whole = Math.round(minute);
-  return `${String(Math.floor(whole / 60) % 24).padStart(2, '0')}:${String(whole % 60).padStart(2, '0')}`;
 }

@@ -4,7 +4,8 @@ import type { DayDog, DaySchedule, PlacedStretch } from '@mansuet/core/day';
 import { emptyVisit } from '@mansuet/core/visit';
 import type { Tag } from '../today/today.service';
 import { lateDogs } from './late-dogs';
-import { clockOfMinute, LeadLines, type PutAt } from './lead-lines';
+import { clockOfMinute } from '../wording/formats';
+import { LeadLines, type PutAt } from './lead-lines';
 import { linesOfDay } from './lines-of-day';
 import { inTen } from './say-chance';
 

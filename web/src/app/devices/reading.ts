@@ -1,11 +1,9 @@
+import { KG_PER_LB, MM_PER_INCH } from '@mansuet/core/words';
 /** What a device measured. */
 export type Reading =
   | { readonly device: 'scale'; readonly kg: number }
   | { readonly device: 'caliper'; readonly mm: number }
   | { readonly device: 'thermometer'; readonly celsius: number };
-
-const KG_PER_LB = 0.45359237;
-const MM_PER_INCH = 25.4;
 
 /**
  * One line of text as serial scales, calipers and thermometers send it: a number and its unit, with or without words before them, such as

@@ -63,8 +63,7 @@ export class DogFilePage {
   private readonly allAhead = signal<readonly BookedAhead[]>([]);
   /** What is booked for this dog. */
   protected readonly ahead = computed(() => this.allAhead().filter((v) => v.dogId === this.dogId()));
-  protected readonly when = (iso: string): string =>
-    `${dayInWords(this.clock.dayOf(iso), this.clock.today())}, ${this.clock.timeOfDay(iso)}`;
+  protected readonly when = (iso: string): string => `${dayInWords(this.clock.dayOf(iso), this.clock.today())}, ${this.clock.sayTime(iso)}`;
   protected readonly undo = signal<Undo | undefined>(undefined);
   protected readonly kind = signal<DogNoteForm['kind']>('works');
   protected readonly text = signal('');

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, inject } from '@angular/core';
 import type { DogFile } from '@mansuet/core/contract';
+import { unitFor } from '@mansuet/core/locales';
 import { type OldInjury, weightChange } from '@mansuet/core/knowledge/dogs';
 import { knownFacts } from '@mansuet/core/visit';
 import type { Joint } from '@mansuet/core/words';
@@ -7,6 +8,7 @@ import { Notice } from '../controls/notice';
 import { TrendLine, type TrendPoint } from './trend-line';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { FORMATS, kgOf } from '../wording/formats';
 
 /** "Not asked" is an answer of its own. */
 const ASKED = (answer: boolean | null, yes: string, no: string): string => (answer === null ? 'not asked' : answer ? yes : no);
@@ -24,7 +26,7 @@ const ASKED = (answer: boolean | null, yes: string, no: string): string => (answ
     </dl>
     @if (weights().length > 1) {
       <h3>Weight</h3>
-      <man-trend-line [points]="weights()" unit="kg" label="Weight" />
+      <man-trend-line [points]="weights()" [unit]="weightUnit()" label="Weight" />
       <p class="quiet small">Full: on the scale. Open: as told or typed in.</p>
     }
     @if (change(); as c) {
@@ -76,7 +78,7 @@ export class FactsPanel {
     const sure = off > 0 ? `, give or take ${off} months` : d.bornEstimated ? ', an estimate' : '';
     return [
       ['Age', `${this.words.age(d.born, this.today())}${sure}`],
-      ['Weight', `${d.weightKg} kg, ${d.build} build${d.size ? ', ' + d.size : ''}`],
+      ['Weight', `${kgOf(d.weightKg)}, ${d.build} build${d.size ? ', ' + d.size : ''}`],
       ['Sex', `${d.sex}${d.neutered ? ', neutered' : ''}`],
       ['Coat', d.coat],
       ['Head', `${d.nose} nose, ${d.ears} ears`],
@@ -130,8 +132,10 @@ export class FactsPanel {
     const spares = seen.summary.favours ? `, spared its ${this.words.labels.leg[seen.summary.favours]}` : '';
     return `${stiff.join(', ') || 'all free'}${spares} (${this.day(seen.summary.on ?? seen.arrivesAt.slice(0, 10))})`;
   }
+  private readonly unit = computed(() => unitFor('kg', FORMATS()));
+  protected readonly weightUnit = computed(() => this.unit().sign);
   protected readonly weights = computed<readonly TrendPoint[]>(() =>
-    this.file().weights.map((w) => ({ on: w.on, value: w.kg, firm: w.by === 'scale' })),
+    this.file().weights.map((w) => ({ on: w.on, value: this.unit().shown(w.kg), firm: w.by === 'scale' })),
   );
   protected readonly change = computed(() => {
     const found = weightChange(this.file().weights);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { MarkSeen } from '@mansuet/core/contract';
+import { sizeOf } from '../wording/formats';
 
 /** Side of a picture, and the most that a millimetre is drawn with, pixels. */
 const SIDE = 84;
@@ -47,9 +48,8 @@ export class MarkSizes {
   protected readonly shown = computed(() => {
     const last = this.seen().slice(-SHOWN);
     const scale = Math.min(MOST_PER_MM, (SIDE - 6) / Math.max(...last.flatMap((m) => [m.lengthMm, m.widthMm])));
-    const mm = (x: number): number => Math.round(10 * x) / 10;
     return last.map((m) => {
-      const size = `${mm(m.lengthMm)} × ${mm(m.widthMm)} mm`;
+      const size = sizeOf(m.lengthMm, m.widthMm);
       return { on: m.seenOn, size, says: `${m.seenOn}: ${size}`, rx: (m.lengthMm * scale) / 2, ry: (m.widthMm * scale) / 2 };
     });
   });

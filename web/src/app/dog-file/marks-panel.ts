@@ -10,6 +10,7 @@ import { marksThroughTime } from './marks-through-time';
 import { TrendLine } from './trend-line';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { sizeOf } from '../wording/formats';
 
 /** Each mark through time, with what its change says. Never what it is. */
 @Component({
@@ -20,13 +21,12 @@ import { Words } from '../wording/words.service';
       <div class="mark">
         <div>
           <p>
-            <b>{{ zone(m.last.zone) }}</b>: {{ mm(m.last.lengthMm) }} × {{ mm(m.last.widthMm) }} mm, {{ labels.surface[m.last.surface] }},
+            <b>{{ zone(m.last.zone) }}</b>: {{ size(m.last.lengthMm, m.last.widthMm) }}, {{ labels.surface[m.last.surface] }},
             {{ labels.border[m.last.border] }}
           </p>
           <p class="quiet small">
             @if (m.points.length > 1) {
-              first {{ mm(m.first.lengthMm) }} × {{ mm(m.first.widthMm) }} mm on {{ day(m.first.seenOn) }}, measured
-              {{ m.points.length }} times ·
+              first {{ size(m.first.lengthMm, m.first.widthMm) }} on {{ day(m.first.seenOn) }}, measured {{ m.points.length }} times ·
             }
             about {{ m.areaMm2 }} mm²{{ m.doubles ? ', its area doubles in about ' + m.doubles + ' days at this pace' : '' }}
           </p>
@@ -74,7 +74,7 @@ export class MarksPanel {
   protected readonly zone = (z: ZoneId): string => this.words.labels.zone[z];
   protected readonly labels = this.words.labels;
   protected readonly day = (date: string): string => dayInWords(date, this.today());
-  protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
+  protected readonly size = sizeOf;
 
   protected readonly shown = computed(() => {
     return marksThroughTime(this.file()).flatMap(({ seen, first, last, vetOn, advice }) => {

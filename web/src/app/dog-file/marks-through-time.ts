@@ -1,6 +1,7 @@
 import type { DogFile, MarkSeen } from '@mansuet/core/contract';
 import { adviseMark, type MarkAdvice } from '@mansuet/core/knowledge/marks';
 import type { Reason, ZoneId } from '@mansuet/core/words';
+import { sizeOf } from '../wording/formats';
 
 /** One mark with all its measures, the first one first, and what its change says. */
 export interface MarkThroughTime {
@@ -36,7 +37,6 @@ export function marksForVet(file: DogFile): { markId: string; zone: ZoneId; size
   return marksThroughTime(file).flatMap(({ last, advice }) => {
     const because = advice.reasons[0];
     if (advice.verdict === 'watch' || !because) return [];
-    const mm = (x: number): number => Math.round(x * 10) / 10;
-    return [{ markId: last.markId, zone: last.zone, size: `${mm(last.lengthMm)} × ${mm(last.widthMm)} mm`, because }];
+    return [{ markId: last.markId, zone: last.zone, size: sizeOf(last.lengthMm, last.widthMm), because }];
   });
 }

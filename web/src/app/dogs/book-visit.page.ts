@@ -24,11 +24,12 @@ import { VisitLog } from '../visit-log/visit-log.service';
 import { TodayService } from '../today/today.service';
 import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
+import { OfferTimes } from './offer-times';
 
 /** Books a visit: the first event of its log. */
 @Component({
   selector: 'man-book-visit',
-  imports: [ChoiceGroup, Choices, DateField, FormErrors, FormsModule, Notice, NumberField, TextField, Toggle],
+  imports: [ChoiceGroup, Choices, DateField, FormErrors, FormsModule, Notice, NumberField, OfferTimes, TextField, Toggle],
   templateUrl: './book-visit.page.html',
   styleUrl: './dog-form.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -67,6 +68,14 @@ export class BookVisitPage {
       .filter((s) => s.role !== 'bather' && !s.left)
       .map((s) => ({ value: s.staffId, label: s.name })),
   );
+
+  /** What is asked for, as it stands on the page. */
+  protected readonly askedFor = computed(() => ({
+    items: [...this.asked()],
+    wantedMm: this.wantedMm() ?? NaN,
+    sessionMinutes: this.sessionMinutes() ?? NaN,
+    ...(this.returnWeeks() === null ? {} : { returnWeeks: this.returnWeeks() ?? NaN }),
+  }));
 
   constructor() {
     inject(ScreenName).follow(() => this.name() && `A visit for ${this.name()}`);
@@ -117,12 +126,7 @@ export class BookVisitPage {
         arrivesAt: new Date(arrivesMs).toISOString(),
         zone: this.clock.zone(),
         groomerId: this.groomerId(),
-        asked: {
-          items: [...this.asked()],
-          wantedMm: this.wantedMm() ?? NaN,
-          sessionMinutes: this.sessionMinutes() ?? NaN,
-          ...(this.returnWeeks() === null ? {} : { returnWeeks: this.returnWeeks() ?? NaN }),
-        },
+        asked: this.askedFor(),
         helperThere: this.helperThere(),
       },
     };

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output, signal } from '@angular/core';
+import { inMeasure, unitFor } from '@mansuet/core/locales';
 import { birthDateProblem, type DogForm, lifeStage, readWeight, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import {
   BUILDS,
@@ -27,6 +28,7 @@ import { Toggle } from '../controls/toggle';
 import { HandlingFields } from './handling-fields';
 import { ClockService } from '../server/clock.service';
 import { Words } from '../wording/words.service';
+import { FORMATS, kgOf } from '../wording/formats';
 
 /** A question about a weight that is still open; `undefined` when it is believed. */
 export function openQuestion(dog: DogForm, beforeKg: number | undefined, today: string): Saying | undefined {
@@ -91,13 +93,16 @@ export class DogFields {
   protected readonly conditions = choicesOf(CONDITIONS, this.labels.condition);
   protected readonly causes = choicesOf(TRIGGER_CAUSES, this.labels.cause);
   private readonly typedWeight = signal<string | undefined>(undefined);
-  protected readonly weightText = computed(() => this.typedWeight() ?? (this.dog().weightKg > 0 ? String(this.dog().weightKg) : ''));
-  /** What was understood, when it was not plain kilograms. */
+  protected readonly weightText = computed(
+    () => this.typedWeight() ?? (this.dog().weightKg > 0 ? inMeasure(this.dog().weightKg, 'kg', FORMATS()) : ''),
+  );
+  protected readonly weightLabel = computed(() => `Weight, ${unitFor('kg', FORMATS()).sign}`);
+  /** What was understood, when it was no plain number. */
   protected readonly weightRead = computed(() => {
     const typed = this.typedWeight();
     if (typed === undefined || typed.trim() === '' || /^[\d.,\s]*$/.test(typed)) return '';
-    const kg = readWeight(typed);
-    return kg === undefined ? 'This is not a weight: 7.5, 7500 g or 16 lb.' : `${kg} kg`;
+    const kg = readWeight(typed, FORMATS().weight);
+    return kg === undefined ? 'This is not a weight: 7.5 kg, 7500 g or 16 lb.' : kgOf(kg);
   });
   protected readonly question = computed(() => {
     const question = openQuestion(this.dog(), this.beforeKg(), this.clock.today());
@@ -123,7 +128,7 @@ export class DogFields {
   protected setWeight(text: string): void {
     this.typedWeight.set(text);
     this.sureChange.emit(false);
-    this.set('weightKg', readWeight(text) ?? 0);
+    this.set('weightKg', readWeight(text, FORMATS().weight) ?? 0);
   }
   protected setList(key: 'medicines' | 'productAllergies', text: string): void {
     this.set(

@@ -12,6 +12,7 @@ import { ClockService } from '../server/clock.service';
 import { SessionService } from '../server/session.service';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { kgOf } from '../wording/formats';
 
 /** Find a dog, open its file, book a visit. */
 @Component({
@@ -36,7 +37,7 @@ import { Words } from '../wording/words.service';
         @for (d of dogs(); track d.dogId) {
           <li>
             <a class="name" [routerLink]="['/dogs', d.dogId]">{{ d.name }}</a>
-            <span>{{ age(d.born) }}, {{ d.weightKg }} kg, {{ coats[d.coat] }} coat</span>
+            <span>{{ age(d.born) }}, {{ kg(d.weightKg) }}, {{ coats[d.coat] }} coat</span>
             <span class="quiet">{{ d.owner }}{{ d.phone ? ', ' + d.phone : '' }}</span>
             <span class="quiet"
               >{{ d.archived ? 'put away · ' : '' }}{{ d.lastVisit ? 'last here ' + day(d.lastVisit) : 'not here yet' }}
@@ -77,6 +78,7 @@ import { Words } from '../wording/words.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class DogsPage {
+  protected readonly kg = kgOf;
   private readonly words = inject(Words);
   private readonly api = inject(ApiService);
   private readonly clock = inject(ClockService);

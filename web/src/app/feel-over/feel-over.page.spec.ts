@@ -223,7 +223,7 @@ describe('FeelOverPage', () => {
   it('weighs: a slip is asked back about before it counts, a loss is for a vet', async () => {
     const weight = await visit.loader.getHarness(TextFieldHarness.with({ label: 'Weight today, kg' }));
     await weight.enter('200');
-    expect(visit.host.textContent).toContain('Between 0.3 and 120 kg');
+    expect(visit.host.textContent).toContain('Between 0.3 kg and 120 kg');
     await weight.enter('9');
     expect(visit.host.textContent).toContain('It weighed 18 kg before: 50 % less now.');
     expect(visit.store.state().weightKg).toBeUndefined();

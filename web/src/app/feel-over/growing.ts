@@ -4,6 +4,7 @@ import { PlanStore } from '../visit/plan-store';
 import { VisitStore } from '../visit/visit-store';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { sizeOf } from '../wording/formats';
 
 const HAZARDS_SHOWN = 3;
 
@@ -15,6 +16,7 @@ const HAZARDS_SHOWN = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Growing {
+  protected readonly size = sizeOf;
   private readonly words = inject(Words);
   private readonly plans = inject(PlanStore);
   protected readonly store = inject(VisitStore);

@@ -17,6 +17,7 @@ import { VisitStore } from '../visit/visit-store';
 import { asBefore } from './marks-here';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { sizeOf } from '../wording/formats';
 
 /** Nose to tail in the order of the hands: one tap a stretch when it is sound or as the last time. Any order is allowed. */
 @Component({
@@ -144,7 +145,7 @@ export class HandsGuide {
   protected readonly how = this.words.language.feelAreaHow;
   protected readonly label = (z: ZoneId): string => this.words.labels.zone[z];
   protected readonly day = (date: string): string => (date ? dayInWords(date, this.store.today()) : '');
-  protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
+  protected readonly size = sizeOf;
 }
 
 function sayOld(words: Words, f: OldFinding): string {

@@ -15,6 +15,7 @@ import { VisitStore } from '../visit/visit-store';
 import { RANGES } from '../wording/ranges';
 import { dayInWords } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { sizeOf } from '../wording/formats';
 
 type Draft = Pick<MarkFound, 'lengthMm' | 'widthMm' | 'border' | 'surface'> & {
   readonly kind: (typeof MARK_KINDS)[number];
@@ -67,7 +68,7 @@ export class MarksHere {
   protected readonly kinds = choicesOf(MARK_KINDS, this.words.labels.markKind);
   protected readonly borders = choicesOf(MARK_BORDERS, this.words.labels.border);
   protected readonly surfaces = choicesOf(MARK_SURFACES, this.words.labels.surface);
-  protected readonly mm = (x: number): number => Math.round(x * 10) / 10;
+  protected readonly size = sizeOf;
   protected readonly day = (date: string): string => dayInWords(date, this.store.today());
   protected readonly error = signal('');
   protected readonly draft = signal<Draft>(FRESH);

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { ToldHours } from '@mansuet/core/knowledge/fit';
+import { unitFor } from '@mansuet/core/locales';
 import { lifeStage, readWeight, weightChange, weightQuestion } from '@mansuet/core/knowledge/dogs';
 import { USUAL_ROOM_CELSIUS } from '@mansuet/core/visit';
 import { FIT_SIGNS, type FitSign, type Mood, MOODS, TOLD_ITEMS, type ToldItem, type Warning, WARNINGS } from '@mansuet/core/words';
@@ -17,6 +18,7 @@ import { ToldHoursFields } from './told-hours';
 import { EveryDog } from './every-dog';
 import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
+import { FORMATS, kgOf } from '../wording/formats';
 
 /** What is seen and told today: fit to groom, medicines, room, weight, mood, bites. */
 @Component({
@@ -27,6 +29,8 @@ import { Words } from '../wording/words.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TodayPanel {
+  protected readonly kg = kgOf;
+  protected readonly weightLabel = computed(() => `Weight today, ${unitFor('kg', FORMATS()).sign}`);
   private readonly words = inject(Words);
   protected readonly store = inject(VisitStore);
   readonly moodSet = output();
@@ -131,8 +135,8 @@ export class TodayPanel {
     this.weightText.set(text);
     this.weightError.set('');
     if (text.trim() === '') return;
-    const kg = readWeight(text);
-    if (kg === undefined || kg < 0.3 || kg > 120) this.weightError.set('Between 0.3 and 120 kg: 7.5, or 16 lb.');
+    const kg = readWeight(text, FORMATS().weight);
+    if (kg === undefined || kg < 0.3 || kg > 120) this.weightError.set(`Between ${kgOf(0.3)} and ${kgOf(120)}: 7.5 kg, or 16 lb.`);
     else this.take(kg);
   }
   /** A weight that may be a slip is asked back about before it is recorded. */

@@ -37,7 +37,7 @@ export class HandBackPage {
   protected readonly reopening = signal(false);
   protected readonly why = signal('');
   protected readonly whyError = signal('');
-  protected readonly time = (moment: string | number): string => this.clock.timeOfDay(moment);
+  protected readonly time = (moment: string | number): string => this.clock.sayTime(moment);
 
   protected readonly open = computed(() => this.store.closing()?.open ?? 0);
   protected readonly incidents = computed(() =>

@@ -13,6 +13,7 @@ import { PlannerService, Superseded } from '../planner/planner.service';
 import { VisitStore } from '../visit/visit-store';
 import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
+import { celsiusOf, mmOf, sizeOf } from '../wording/formats';
 
 const CAUTIONS_FIRST = 2;
 const OTHERS_SHOWN = 5;
@@ -26,6 +27,8 @@ const OTHERS_SHOWN = 5;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepDetail {
+  protected readonly celsius = celsiusOf;
+  protected readonly mm = mmOf;
   private readonly words = inject(Words);
   private readonly planner = inject(PlannerService);
   protected readonly store = inject(VisitStore);
@@ -63,9 +66,9 @@ export class StepDetail {
     this.step().pieces.map((p) => ({
       id: p.id,
       place: this.words.labels.zone[p.place],
-      cut: p.blade?.blade ? `${this.words.labels.blade[p.blade.blade]}, ${p.blade.lengthMm} mm ${p.blade.direction} the grain` : '',
+      cut: p.blade?.blade ? `${this.words.labels.blade[p.blade.blade]}, ${mmOf(p.blade.lengthMm)} ${p.blade.direction} the grain` : '',
       hurts: p.painfulMinutes > 0,
-      marks: p.marks.map((m) => `${m.lengthMm} × ${m.widthMm} mm`).join(', '),
+      marks: p.marks.map((m) => sizeOf(m.lengthMm, m.widthMm)).join(', '),
     })),
   );
   /** What else is known of the step: the reasons of its rate are said above. */

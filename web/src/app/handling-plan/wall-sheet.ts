@@ -6,6 +6,7 @@ import { ClockService } from '../server/clock.service';
 import { VisitStore } from '../visit/visit-store';
 import { aboutMinutes, wholeDay } from '../wording/time';
 import { Words } from '../wording/words.service';
+import { kgOf, sizeOf } from '../wording/formats';
 
 /** Cautions told of each step on paper: the sheet is one page. */
 const CAUTIONS_ON_PAPER = 1;
@@ -35,8 +36,8 @@ export class WallSheet {
         : $localize`:@@wall.helperFor:a helper for a time`;
     return {
       day: wholeDay(this.store.today()),
-      at: state.arrivesAt ? this.clock.timeOfDay(state.arrivesAt) : '',
-      coat: dog ? `${this.words.age(dog.born, this.store.today())}, ${dog.weightKg} kg, ${this.words.labels.coat[dog.coat]} coat` : '',
+      at: state.arrivesAt ? this.clock.sayTime(state.arrivesAt) : '',
+      coat: dog ? `${this.words.age(dog.born, this.store.today())}, ${kgOf(dog.weightKg)}, ${this.words.labels.coat[dog.coat]} coat` : '',
       kinds: this.store.kinds().map((k) => this.words.labels.dogKind[k.kind]),
       people: [this.store.groomer()?.name ?? '', helper].filter((x) => x !== ''),
       owner: [
@@ -79,6 +80,6 @@ export class WallSheet {
   /** A mark by kind, size and place. */
   private mark(m: FeelOver['marks'][number]): string {
     const kind = m.kind ? this.words.labels.markKind[m.kind] : $localize`:@@wall.aMark:mark`;
-    return `${kind} ${m.lengthMm} × ${m.widthMm} mm, ${this.words.labels.zone[m.zone]}`;
+    return `${kind} ${sizeOf(m.lengthMm, m.widthMm)}, ${this.words.labels.zone[m.zone]}`;
   }
 }

@@ -71,7 +71,7 @@ export class IncidentPhotos {
     this.visit
       .state()
       .photos.filter((p) => p.incidentId === this.incidentId())
-      .map((p) => ({ photoId: p.photoId, takenAt: this.clock.timeOfDay(p.atMs) })),
+      .map((p) => ({ photoId: p.photoId, takenAt: this.clock.sayTime(p.atMs) })),
   );
   protected readonly alt = (at: string): string => $localize`:@@photos.alt:Photograph of ${at}:time:`;
 

@@ -94,7 +94,7 @@ export class IncidentPage {
   });
   protected readonly additions = computed(() =>
     (this.incident()?.additions ?? []).map((a) => ({
-      when: this.clock.timeOfDay(a.atMs),
+      when: this.clock.sayTime(a.atMs),
       who: this.staffName(a.by),
       count: a.fields.length,
     })),
@@ -191,7 +191,7 @@ export class IncidentPage {
   }
 
   protected readonly howOf = (how: ToldHow): string => this.words.labels.toldHow[how];
-  protected readonly time = (ms: number): string => this.clock.timeOfDay(ms);
+  protected readonly time = (ms: number): string => this.clock.sayTime(ms);
   protected readonly report = computed(() => `/api/visits/${this.visit.visitId()}/incident-report.pdf?incident=${this.incidentId()}`);
   protected readonly letter = computed(() => `/api/visits/${this.visit.visitId()}/vet-letter.pdf`);
 

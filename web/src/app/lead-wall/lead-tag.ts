@@ -41,7 +41,7 @@ export class LeadTag {
   readonly tag = input.required<Tag>();
   readonly open = input(false);
   protected readonly phases = PHASES;
-  protected readonly time = computed(() => this.clock.timeOfDay(this.tag().visit.arrivesAt));
+  protected readonly time = computed(() => this.clock.sayTime(this.tag().visit.arrivesAt));
   /** Gone home, or not coming. */
   protected readonly over = computed(() => this.tag().phase === 'gone' || this.tag().phase === 'off');
   protected readonly reached = computed(() => {

@@ -35,13 +35,5 @@ export class MessageLine {
   private readonly clock = inject(ClockService);
   readonly message = input.required<Message>();
   protected readonly state = computed(() => MESSAGE_STATE_WORDS[this.message().state]);
-  protected readonly when = computed(() =>
-    new Date(this.message().sentAt).toLocaleString('en-GB', {
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.clock.zone(),
-    }),
-  );
+  protected readonly when = computed(() => this.clock.sayMoment(this.message().sentAt));
 }

@@ -4,11 +4,19 @@ import { ApiService } from '../server/api.service';
 import { OwnerAccount } from './owner-account';
 import { OwnerAgreement } from './owner-agreement';
 import { OwnerIntake } from './owner-intake';
+import { OwnerWish } from './owner-wish';
+
+const THANKS: Readonly<Record<OwnerLinkView['kind'], string>> = {
+  agreement: 'Your answers are with the salon.',
+  intake: 'The salon reads it before the visit and may ring you.',
+  account: '',
+  wish: 'The salon confirms it by a message, or rings you.',
+};
 
 /** What an owner opens from a link, without a sign-in: the agreement of a visit, the questions before the first one, or how a visit went. */
 @Component({
   selector: 'man-owner-link',
-  imports: [OwnerAccount, OwnerAgreement, OwnerIntake],
+  imports: [OwnerAccount, OwnerAgreement, OwnerIntake, OwnerWish],
   template: `<main class="owner">
     @if (view(); as v) {
       <header>
@@ -17,7 +25,7 @@ import { OwnerIntake } from './owner-intake';
       @if (v.answeredAt) {
         <section class="panel stack" role="status">
           <h1>Thank you</h1>
-          <p>{{ v.kind === 'agreement' ? 'Your answers are with the salon.' : 'The salon reads it before the visit and may ring you.' }}</p>
+          <p>{{ thanks[v.kind] }}</p>
           @if (v.kind === 'agreement') {
             <p><a [href]="'/api/o/' + secret() + '/agreement.pdf'" target="_blank" rel="noreferrer">Your copy as a PDF</a></p>
           }
@@ -27,6 +35,8 @@ import { OwnerIntake } from './owner-intake';
         <man-owner-agreement [secret]="secret()" [view]="v" (answered)="load(secret())" />
       } @else if (v.kind === 'account') {
         <man-owner-account [secret]="secret()" [view]="v" />
+      } @else if (v.kind === 'wish') {
+        <man-owner-wish [secret]="secret()" [view]="v" (answered)="load(secret())" />
       } @else {
         <man-owner-intake [secret]="secret()" [view]="v" (answered)="load(secret())" />
       }
@@ -47,6 +57,7 @@ export class OwnerLinkPage {
   readonly secret = input.required<string>();
   protected readonly view = signal<OwnerLinkView | undefined>(undefined);
   protected readonly trouble = signal('');
+  protected readonly thanks = THANKS;
 
   constructor() {
     effect(() => void this.load(this.secret()));

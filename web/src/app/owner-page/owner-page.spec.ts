@@ -1,11 +1,13 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { ENGLISH } from '@mansuet/core/locales/en';
+import { USUAL_FORMATS } from '@mansuet/core/words';
 import { FakeApi } from '../testing/fake-api';
 import { buttonOf, settle, typeInto } from '../testing/page';
 import { OwnerLinkPage } from './owner-link.page';
 
 const SECRET = 'a-secret';
+const ID = '01900000-0000-7000-8000-000000000001';
 const LATER = '2030-01-01T00:00:00.000Z';
 const AGREEMENT = {
   kind: 'agreement',
@@ -82,6 +84,30 @@ describe('the owner’s page', () => {
     api = new FakeApi();
     TestBed.configureTestingModule({ providers: [provideRouter([]), ...api.providers()] });
     localStorage.clear();
+  });
+
+  it('lets an owner choose a time as the salon writes it, and sends nothing where neither a time nor a word was given', async () => {
+    const times = ['2026-12-08T15:30:00.000Z', '2026-12-10T18:00:00.000Z'].map((arrivesAt) => ({
+      arrivesAt,
+      groomerId: ID,
+      groomer: 'Imke',
+    }));
+    const formats = { ...USUAL_FORMATS, clock: 'hours_12', date: 'month_day' };
+    const shared = { salonName: 'Tidewrack', vetPhone: '0550 9', answeredAt: null, expiresAt: LATER };
+    const wish = { kind: 'wish', ...shared, dogName: 'Moss', zone: 'America/St_Johns', formats, times };
+    await open(wish);
+    expect(text()).toContain('When shall Moss come?');
+    expect(text()).toContain('Tuesday, December 8, 12:00 pm');
+    await send();
+    expect(text()).toContain('Choose one of them, or say what would be right.');
+    expect(api.bodies('POST', `/o/${SECRET}`)).toEqual([]);
+    [...host().querySelectorAll<HTMLElement>('[role=radio]')][1]?.click();
+    await settle(fixture);
+    api.answer(`POST /o/${SECRET}`, undefined);
+    api.answer(`GET /o/${SECRET}`, { ...wish, answeredAt: '2026-12-01T10:00:00.000Z' });
+    await send();
+    expect(api.bodies('POST', `/o/${SECRET}`)).toEqual([{ chosen: 1, says: '' }]);
+    expect(text()).toContain('The salon confirms it by a message');
   });
 
   it('shows what is possible and what is not, and sends nothing that is half answered', async () => {

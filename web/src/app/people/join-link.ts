@@ -36,14 +36,7 @@ export class JoinLinkSlip {
   protected readonly copied = signal('');
 
   protected until(): string {
-    return new Date(this.link().expiresAt).toLocaleString('en-GB', {
-      weekday: 'long',
-      day: 'numeric',
-      month: 'long',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.clock.zone(),
-    });
+    return this.clock.sayMoment(this.link().expiresAt, 'weekday');
   }
   protected async copy(): Promise<void> {
     try {

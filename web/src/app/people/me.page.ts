@@ -10,11 +10,13 @@ import { sayFailure } from '../server/api.service';
 import { Words } from '../wording/words.service';
 import { PeopleService } from './people-service';
 import { SessionsPanel } from './sessions-panel';
+import { clockTime, kgOf } from '../wording/formats';
+import { OwnHands } from './own-hands';
 
 /** One’s own page: what the salon has written of me, my password, where I am signed in. */
 @Component({
   selector: 'man-me',
-  imports: [FormErrors, FormsModule, Notice, SessionsPanel, TextField],
+  imports: [FormErrors, FormsModule, Notice, OwnHands, SessionsPanel, TextField],
   template: `<div class="matter">
     <div class="body stack">
       <h1 i18n="@@me.head">You</h1>
@@ -63,6 +65,7 @@ import { SessionsPanel } from './sessions-panel';
               </ul>
               <p class="quiet small" i18n="@@me.who">Only you and a lead see this. A lead changes it.</p>
             </section>
+            <man-own-hands [person]="p" />
           }
         </div>
       </div>
@@ -102,13 +105,16 @@ export class MePage {
     if (!p.week) out.push($localize`:@@me.always:Works whenever the salon is open`);
     for (const [i, h] of (p.week ?? []).entries()) {
       const day = WEEKDAYS[i];
-      if (h && day) out.push($localize`:@@me.hours:${this.words.labels.weekday[day]}:day:: ${h.from}:from: to ${h.to}:to:`);
+      if (h && day)
+        out.push($localize`:@@me.hours:${this.words.labels.weekday[day]}:day:: ${clockTime(h.from)}:from: to ${clockTime(h.to)}:to:`);
     }
     for (const b of p.breaks)
-      out.push($localize`:@@me.break:A break of ${b.minutes}:minutes: min, begun from ${b.from}:from: to ${b.to}:to:`);
+      out.push(
+        $localize`:@@me.break:A break of ${b.minutes}:minutes: min, begun from ${clockTime(b.from)}:from: to ${clockTime(b.to)}:to:`,
+      );
     for (const d of p.off) out.push($localize`:@@me.off:Off from ${d.from}:from: to ${d.to}:to:`);
     const { liftKg, noBiters, noCatching, products } = p.limits;
-    if (liftKg !== null) out.push($localize`:@@me.lift:Lifts at most ${liftKg}:kg: kg`);
+    if (liftKg !== null) out.push($localize`:@@me.lift:Lifts at most ${kgOf(liftKg)}:kg:`);
     if (noBiters) out.push($localize`:@@me.noBiters:Takes no dog that bites`);
     if (noCatching) out.push($localize`:@@me.noCatching:Takes no dog with something catching`);
     if (products !== '') out.push($localize`:@@me.products:Does not touch: ${products}:products:`);

@@ -12,6 +12,7 @@ import { KeptForm } from '../controls/kept-form';
 import { type Answer, sayFailure } from '../server/api.service';
 import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';
+import { HandOverPanel } from './hand-over-panel';
 import { JoinLinkSlip } from './join-link';
 import { PeopleService } from './people-service';
 import { PersonFormPanel } from './person-form';
@@ -22,7 +23,7 @@ const NOBODY = { name: '', login: '', role: 'groomer', trained: false } as const
 /** Who works in the salon: invited, changed, given a new password, leaving and coming back. */
 @Component({
   selector: 'man-people',
-  imports: [ChoiceGroup, FormErrors, FormsModule, JoinLinkSlip, Notice, PersonFormPanel, SessionsPanel, TextField, Toggle],
+  imports: [ChoiceGroup, FormErrors, FormsModule, HandOverPanel, JoinLinkSlip, Notice, PersonFormPanel, SessionsPanel, TextField, Toggle],
   templateUrl: './people-panel.html',
   styleUrl: './people-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -86,6 +87,9 @@ export class PeoplePanel {
     await this.session.renew();
   }
 
+  protected reload(): Promise<void> {
+    return this.load();
+  }
   private async after(answer: Answer<unknown>): Promise<void> {
     this.trouble.set(answer.ok ? '' : sayFailure(this.words, answer.failure));
     await this.load();

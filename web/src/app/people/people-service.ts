@@ -3,6 +3,7 @@ import {
   type InvitationForm,
   JOIN_LINK,
   type JoinLink,
+  type OwnHandsForm,
   type OpenSession,
   type PasswordChange,
   PEOPLE,
@@ -39,6 +40,9 @@ export class PeopleService {
   }
   passwordLink(staffId: string): Promise<Answer<JoinLink>> {
     return this.api.send('POST', `/people/${staffId}/password-link`, undefined, JOIN_LINK);
+  }
+  sayOwnHands(form: OwnHandsForm): Promise<Answer<null | undefined>> {
+    return this.api.send('PUT', '/me/hands', form, NOTHING);
   }
   changePassword(form: PasswordChange): Promise<Answer<null | undefined>> {
     return this.api.send('PUT', '/me/password', form, NOTHING);

@@ -65,6 +65,16 @@ describe('MePage', () => {
     for (const line of ['Monday: 09:00 to 14:00', 'Lifts at most 10 kg', 'Takes no dog that bites'])
       expect(host.textContent).toContain(line);
 
+    // What I say of my own hands.
+    api.answer('PUT /me/hands', undefined);
+    await type(fixture, 'own-clip', '90');
+    await type(fixture, 'own-lifted', '5');
+    await press(fixture, 'Keep it so');
+    expect(api.bodies('PUT', '/me/hands')).toEqual([]);
+    await type(fixture, 'own-lifted', '');
+    await press(fixture, 'Keep it so');
+    expect(api.bodies('PUT', '/me/hands')).toEqual([{ hands: { clip: 90, brush: null, bent: null, lifted: null } }]);
+
     await type(fixture, 'old', 'wrong one');
     await type(fixture, 'new', 'short');
     await press(fixture, 'Change it');

@@ -66,13 +66,7 @@ export class SessionsPanel {
   }
   protected when(iso: string | null): string {
     if (iso === null) return $localize`:@@sessions.unknown:at a time that was not kept`;
-    return new Date(iso).toLocaleString('en-GB', {
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.clock.zone(),
-    });
+    return this.clock.sayMoment(iso);
   }
   protected sayEnd(s: OpenSession): string {
     return $localize`:@@sessions.endOf:End the sign-in on ${deviceOf(s.agent)}:device:, used ${this.when(s.used)}:when:`;

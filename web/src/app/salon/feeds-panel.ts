@@ -118,7 +118,7 @@ export class FeedsPanel {
     const day = (at: string): string => dayInWords(this.clock.dayOf(at), this.clock.today());
     return f.readAt === null
       ? $localize`:@@feeds.notRead:made ${day(f.madeAt)}:on:, not read yet`
-      : $localize`:@@feeds.read:made ${day(f.madeAt)}:on:, read last ${day(f.readAt)}:read: at ${this.clock.timeOfDay(f.readAt)}:at:`;
+      : $localize`:@@feeds.read:made ${day(f.madeAt)}:on:, read last ${day(f.readAt)}:read: at ${this.clock.sayTime(f.readAt)}:at:`;
   }
   protected sayEnd(f: Feed): string {
     return $localize`:@@feeds.endName:Take back the calendar: ${this.nameOf(f)}:whose:`;

@@ -1,29 +1,18 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { NO_LIMITS, NO_OPENING, type Person, type Salon } from '@mansuet/core/contract';
-import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
-import type { Role } from '@mansuet/core/words';
+import { NO_LIMITS, NO_OWN_LIMITS, type Person, type Salon } from '@mansuet/core/contract';
+import { HAND_LIMITS, type Role, USUAL_FORMATS } from '@mansuet/core/words';
 import type { Answer } from '../server/api.service';
 import { SessionService } from '../server/session.service';
-import { FakeApi, OFFLINE, refusal, type Sent } from '../testing/fake-api';
+import { TIDEWRACK, VISIT } from '../testing/open-visit';
+import { FakeApi, OFFLINE, refusal, type Sent, storesAll } from '../testing/fake-api';
+import { until } from '../testing/page';
+import { VISIT_DB, VisitDb } from '../visit-log/visit-db';
 import { SalonPage } from './salon.page';
 
 const ID = '01900000-0000-7000-8000-000000000001';
 const ODETTE = '01900000-0000-7000-8000-000000000002';
-const SALON: Salon = {
-  salonId: ID,
-  name: 'Tidewrack',
-  vetName: 'A vet',
-  vetPhone: '1',
-  currency: 'EUR',
-  ratePerMinuteMinor: 90,
-  house: HOUSE_DEFAULTS,
-  bladesOwned: null,
-  timeZone: 'UTC',
-  opening: NO_OPENING,
-  posts: [],
-  version: 3,
-};
+const SALON: Salon = { ...TIDEWRACK, salonId: ID, vetName: 'A vet', vetPhone: '1', version: 3 };
 const person = (staffId: string, name: string, more: Partial<Person> = {}): Person => ({
   staffId,
   name,
@@ -34,6 +23,7 @@ const person = (staffId: string, name: string, more: Partial<Person> = {}): Pers
   breaks: [],
   off: [],
   limits: NO_LIMITS,
+  hands: NO_OWN_LIMITS,
   version: 1,
   hasJoined: true,
   leftAt: null,
@@ -45,12 +35,13 @@ describe('SalonPage', () => {
   let fixture: ComponentFixture<SalonPage>;
   let host: HTMLElement;
   let sent: readonly Sent[];
+  let api: FakeApi;
   let people: Person[];
 
   async function open(role: Role, ways: { first?: boolean; put?: (path: string) => Answer<unknown> } = {}): Promise<void> {
     localStorage.clear();
     people = [person(ID, 'Imke', { role: 'lead' }), person(ODETTE, 'Odette')];
-    const api = new FakeApi();
+    api = new FakeApi();
     api.answer('GET /session', {
       signedIn: { staff: { staffId: ID, name: 'Imke', role, trained: true, left: false }, salon: SALON, csrf: 'x' },
       firstRun: false,
@@ -64,7 +55,9 @@ describe('SalonPage', () => {
         : { ok: true, value: { staffId: ODETTE, url: 'http://salon.test/join/secret', expiresAt: '2026-12-04T09:00:00Z' } },
     );
     api.answerBy('PUT /people', () => ({ ok: true, value: undefined }));
-    TestBed.configureTestingModule({ providers: [api.provider(), provideRouter([])] });
+    TestBed.configureTestingModule({
+      providers: [api.provider(), provideRouter([]), { provide: VISIT_DB, useValue: new VisitDb(`spec-${crypto.randomUUID()}`) }],
+    });
     await TestBed.inject(SessionService).ready();
     fixture = TestBed.createComponent(SalonPage);
     if (ways.first) fixture.componentRef.setInput('first', '');
@@ -97,6 +90,71 @@ describe('SalonPage', () => {
     await press('Keep it');
     expect(puts('/salon')).toEqual([jasmine.objectContaining({ currency: 'NZD', ratePerMinuteMinor: 125, name: 'Tidewrack', version: 3 })]);
     expect(host.querySelector('[role="status"]')?.textContent).toContain('Kept');
+  });
+
+  it('keeps how it writes, how it prices, and what hands do in a day', async () => {
+    await open('lead');
+    await type('freeMinutes', '5');
+    await type('roundTo', '0.5');
+    await type('hands-clip', '120');
+    const clock = [...host.querySelectorAll('select')].find((s) => [...s.options].some((o) => o.text === '2:30 pm'));
+    if (!clock) throw new Error('no clock');
+    clock.selectedIndex = [...clock.options].findIndex((o) => o.text === '2:30 pm');
+    clock.dispatchEvent(new Event('change'));
+    await fixture.whenStable();
+    await press('Keep it');
+    expect(puts('/salon')).toEqual([
+      jasmine.objectContaining({
+        priceRule: { freeMinutes: 5, roundMinor: 50 },
+        handLimits: { ...HAND_LIMITS, clip: 120 },
+        formats: { ...USUAL_FORMATS, clock: 'hours_12' },
+      }),
+    ]);
+    await type('hands-clip', '5');
+    await press('Keep it');
+    expect(puts('/salon').length).toBe(1);
+    expect(host.querySelector('input[name="hands-clip"]')?.getAttribute('aria-invalid')).toBe('true');
+  });
+
+  it('hands over the visits ahead of who leaves: to whoever is free, or to whom the lead says', async () => {
+    await open('lead');
+    people = [person(ID, 'Imke', { role: 'lead' }), person(ODETTE, 'Odette', { visitsAhead: 1, leftAt: '2026-11-30T10:00:00Z' })];
+    const at = new Date();
+    at.setUTCDate(at.getUTCDate() + 1 + ((8 - at.getUTCDay()) % 7));
+    const arrivesAt = `${at.toISOString().slice(0, 10)}T10:00:00.000Z`;
+    const hands = { name: 'Imke', role: 'lead', trained: true, week: null, breaks: [], off: [], limits: NO_LIMITS };
+    const visit = {
+      visitId: VISIT,
+      dogId: VISIT,
+      dog: 'Fig',
+      weightKg: 9,
+      owner: '',
+      phone: '',
+      groomerId: ODETTE,
+      arrivesAt,
+      minutes: 60,
+    };
+    api.answer('GET /book?', { people: [{ ...hands, staffId: ID }], visits: [{ ...visit, spread: null, phase: 'know', off: null }] });
+    api.answerBy('POST /visits', storesAll);
+    await press('People');
+    await until(
+      fixture,
+      () => host.textContent?.includes('Visits ahead of Odette') === true,
+      () => host.innerText,
+    );
+    expect(host.textContent).toContain('Fig');
+    const select = host.querySelector<HTMLSelectElement>('man-hand-over select');
+    await until(fixture, () => select?.selectedOptions[0]?.text === 'Imke');
+    await press('Hand them over so');
+    await until(
+      fixture,
+      () => host.textContent?.includes('1 handed over.') === true,
+      () => host.innerText,
+    );
+    const [batch] = api.bodies('POST', `/visits/${VISIT}/events`) as { events: { type: string; body: object }[] }[];
+    expect(batch?.events.map((e) => [e.type, e.body])).toEqual([
+      ['booking_moved', { arrivesAt, groomerId: ID, zone: 'UTC', why: 'Handed over' }],
+    ]);
   });
 
   it('says what is wrong beside the field, and sends nothing', async () => {

@@ -1,27 +1,14 @@
-import { NO_OPENING, type Session } from '@mansuet/core/contract';
-import { HOUSE_DEFAULTS } from '@mansuet/core/knowledge/house-rules';
+import type { Session } from '@mansuet/core/contract';
 import { TestBed } from '@angular/core/testing';
 import { FakeApi } from '../testing/fake-api';
+import { TIDEWRACK } from '../testing/open-visit';
 import { SessionService } from './session.service';
 
 const ID = '01900000-0000-7000-8000-000000000001';
 const SIGNED_IN: Session = {
   signedIn: {
     staff: { staffId: ID, name: 'Tomasz Vane', role: 'bather', trained: false, left: false },
-    salon: {
-      salonId: ID,
-      name: 'Tidewrack',
-      vetName: '',
-      vetPhone: '',
-      currency: 'EUR',
-      ratePerMinuteMinor: 90,
-      house: HOUSE_DEFAULTS,
-      bladesOwned: null,
-      timeZone: 'Pacific/Auckland',
-      opening: NO_OPENING,
-      posts: [],
-      version: 1,
-    },
+    salon: { ...TIDEWRACK, timeZone: 'Pacific/Auckland' },
     csrf: 'token',
   },
   firstRun: false,

@@ -13,6 +13,7 @@ import {
 import type { Action, HouseRules } from '@mansuet/core/words';
 import { ApiService, NOTHING, type Answer } from './api.service';
 import { ClockService } from './clock.service';
+import { FORMATS } from '../wording/formats';
 
 const KEPT = 'mansuet.session';
 
@@ -104,7 +105,10 @@ export class SessionService {
 
   private keep(session: Session): void {
     this.api.csrf = session.signedIn?.csrf ?? '';
-    if (session.signedIn) this.clock.zone.set(session.signedIn.salon.timeZone);
+    if (session.signedIn) {
+      this.clock.zone.set(session.signedIn.salon.timeZone);
+      FORMATS.set(session.signedIn.salon.formats);
+    }
     this.session.set(session);
     if (session.signedIn) localStorage.setItem(KEPT, JSON.stringify(session));
   }

@@ -7,6 +7,7 @@ import { type Choice, choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
 import { Notice } from '../controls/notice';
 import { Words } from '../wording/words.service';
+import { mmOf } from '../wording/formats';
 
 /** Touch, swap or change the blade. Blades that are banned in the lit zones say why and cannot be chosen. */
 @Component({
@@ -86,7 +87,7 @@ export class BladePicker {
       return {
         value: b.id,
         label: this.words.labels.blade[b.id],
-        detail: ban ? this.words.say(ban.because) : `${b.lengthMm} mm`,
+        detail: ban ? this.words.say(ban.because) : mmOf(b.lengthMm),
         disabled: ban !== undefined,
       };
     });

@@ -12,6 +12,7 @@ import { Words } from '../wording/words.service';
 import { Chime } from './chime';
 import { TableClocks } from './table-clocks';
 import { type PieceOutcome, TableStore } from './table-store';
+import { celsiusOf } from '../wording/formats';
 
 const STATUS_WORDS: Readonly<Record<PieceOutcome, string>> = {
   open: '',
@@ -29,6 +30,7 @@ const STATUS_WORDS: Readonly<Record<PieceOutcome, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepCard {
+  protected readonly celsius = celsiusOf;
   private readonly words = inject(Words);
   private readonly visit = inject(VisitStore);
   protected readonly table = inject(TableStore);

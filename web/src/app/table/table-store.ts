@@ -32,6 +32,7 @@ import { adviceFor } from './advice';
 import { Chime } from './chime';
 import { Recorder } from './recorder';
 import { SameTap } from './same-tap';
+import { celsiusOf, mmOf } from '../wording/formats';
 
 /** A sign that may be of something else is asked about for so long. Our default. */
 const SIGN_ASKED_MINUTES = 2;
@@ -102,7 +103,7 @@ export class TableStore {
     (this.shown()?.pieces ?? []).map((p) => ({
       id: p.id,
       place: this.words.labels.zone[p.zones[0] ?? 'back'],
-      with: p.mm === null ? '' : `${p.mm} mm`,
+      with: p.mm === null ? '' : mmOf(p.mm),
       marks: p.marks.length,
       status: this.work()?.pieces.get(p.id)?.status ?? ('open' as const),
       why: this.work()?.pieces.get(p.id)?.why ?? '',
@@ -350,7 +351,7 @@ export class TableStore {
     const celsius = Math.round(read * 10) / 10;
     await this.record(
       { type: 'blade_measured', body: { celsius, toolId: null } },
-      `Blade ${this.words.labels.blade[blade]}: ${celsius} °C, measured`,
+      `Blade ${this.words.labels.blade[blade]}: ${celsiusOf(celsius)}, measured`,
     );
   }
   touch(feels: 'cool' | 'warm' | 'hot'): void {

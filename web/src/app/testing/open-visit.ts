@@ -1,3 +1,4 @@
+import { HAND_LIMITS, USUAL_FORMATS, USUAL_PRICE_RULE } from '@mansuet/core/words';
 import type { HarnessLoader } from '@angular/cdk/testing';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import type { Provider, Type } from '@angular/core';
@@ -83,6 +84,9 @@ export const TIDEWRACK: Salon = {
   timeZone: 'UTC',
   opening: NO_OPENING,
   posts: [],
+  formats: USUAL_FORMATS,
+  handLimits: HAND_LIMITS,
+  priceRule: USUAL_PRICE_RULE,
   version: 1,
 };
 

@@ -70,13 +70,7 @@ export class RightsPage {
   }
 
   protected when(iso: string): string {
-    return new Date(iso).toLocaleString('en-GB', {
-      day: 'numeric',
-      month: 'short',
-      hour: '2-digit',
-      minute: '2-digit',
-      timeZone: this.clock.zone(),
-    });
+    return this.clock.sayMoment(iso);
   }
   protected sayTake(g: DeviceGrant): string {
     return g.device === this.here

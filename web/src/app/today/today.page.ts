@@ -13,6 +13,7 @@ import { VisitLog } from '../visit-log/visit-log.service';
 import { screenOf } from '../visit/screen-of';
 import { TodayService, type Tag } from './today.service';
 import { Words } from '../wording/words.service';
+import { dateOf, kgOf } from '../wording/formats';
 
 /** Nothing more is done with them today. */
 const OVER: ReadonlySet<string> = new Set(['gone', 'off']);
@@ -33,21 +34,15 @@ export class TodayPage {
   private readonly log = inject(VisitLog);
   protected readonly trouble = signal('');
   protected readonly kindLabels = this.words.labels.dogKind;
-  protected readonly title = computed(() =>
-    new Date(this.clock.nowMs()).toLocaleDateString('en-GB', {
-      weekday: 'long',
-      day: 'numeric',
-      month: 'long',
-      timeZone: this.clock.zone(),
-    }),
-  );
+  protected readonly kg = kgOf;
+  protected readonly title = computed(() => dateOf(this.clock.dayOf(this.clock.nowMs()), 'weekday'));
   protected readonly here = computed(() => this.day.tags().filter((t) => !OVER.has(t.phase) && this.arrived(t)));
   protected readonly toCome = computed(() => this.day.tags().filter((t) => !OVER.has(t.phase) && !this.arrived(t)));
   protected readonly off = computed(() => this.day.tags().filter((t) => t.phase === 'off'));
   protected readonly gone = computed(() => this.day.tags().filter((t) => t.phase === 'gone'));
 
   protected readonly since = (t: Tag): string => dayInWords(this.clock.dayOf(t.visit.arrivesAt), this.clock.today());
-  protected readonly time = (t: Tag): string => this.clock.timeOfDay(t.visit.arrivesAt);
+  protected readonly time = (t: Tag): string => this.clock.sayTime(t.visit.arrivesAt);
   protected readonly age = (t: Tag): string => this.words.age(t.visit.dog.born, this.day.today()?.day ?? '');
   protected readonly asked = (t: Tag): string => t.state.asked.items.map((i) => this.words.labels.service[i]).join(', ') || 'nothing yet';
   protected readonly screen = (t: Tag): string => screenOf(t.phase);
@@ -90,7 +85,7 @@ export class TodayPage {
   protected sayDue(t: Tag): string {
     if (this.arrived(t) || t.phase === 'off') return '';
     const { expectedAt } = t.state;
-    if (expectedAt !== undefined) return $localize`:@@today.expected:expected ${this.clock.timeOfDay(expectedAt)}:at:`;
+    if (expectedAt !== undefined) return $localize`:@@today.expected:expected ${this.clock.sayTime(expectedAt)}:at:`;
     return Date.parse(t.visit.arrivesAt) < this.clock.nowMs() ? $localize`:@@today.due:not here yet` : '';
   }
   protected canComeIn(t: Tag): boolean {

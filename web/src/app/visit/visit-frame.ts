@@ -11,6 +11,7 @@ import { PlanStore } from './plan-store';
 import { VisitStore } from './visit-store';
 import { WhoIsHere } from './who-is-here';
 import { Words } from '../wording/words.service';
+import { kgOf } from '../wording/formats';
 
 /** Round every phase but the table: the dog's name and marks, and the phase line. */
 @Component({
@@ -23,6 +24,7 @@ import { Words } from '../wording/words.service';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class VisitFrame {
+  protected readonly kg = kgOf;
   private readonly words = inject(Words);
   private readonly router = inject(Router);
   protected readonly store = inject(VisitStore);

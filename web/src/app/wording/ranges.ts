@@ -19,6 +19,11 @@ export const RANGES = {
   room: { unit: '°C', min: -10, max: 50, step: 1 },
   /** What somebody lifts at most. */
   lift: { unit: 'kg', min: 1, max: 60, step: 1 },
+  /** What hands do in a day at most. */
+  handsInDay: { unit: 'min', min: 10, max: 600, step: 10 },
+  liftedInDay: { unit: 'kg', min: 10, max: 2000, step: 10 },
+  /** Minutes beside the usual that cost nothing. */
+  freeMinutes: { unit: 'min', min: 0, max: 120, step: 1 },
   /** A break of somebody’s day. */
   ownBreak: { unit: 'min', min: 5, max: 180, step: 5 },
 } as const satisfies Record<string, NumberRange>;
@@ -28,3 +33,6 @@ export const vetLimit = (currency: string): NumberRange => ({ unit: currency, mi
 
 /** What a minute beside the usual costs, in the salon's money. */
 export const perMinute = (currency: string): NumberRange => ({ unit: currency, min: 0, max: 1000, step: 0.1 });
+
+/** To what a price is rounded up, in the salon's money. */
+export const roundedTo = (currency: string): NumberRange => ({ unit: currency, min: 0.01, max: 100, step: 0.5 });

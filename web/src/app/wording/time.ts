@@ -1,3 +1,5 @@
+import { dateOf } from './formats';
+
 /** Seconds as "4:07", from an hour on "1:04:07". */
 export function stopwatch(seconds: number): string {
   const whole = Math.max(0, Math.floor(seconds));
@@ -9,7 +11,7 @@ export function stopwatch(seconds: number): string {
 
 /** A date in words, with the distance when it is near: "Thursday 7 January, in 6 weeks". */
 export function dayInWords(date: string, today: string): string {
-  const text = new Date(`${date}T12:00:00`).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+  const text = dateOf(date, 'weekday');
   const days = Math.round((Date.parse(date) - Date.parse(today)) / 86_400_000);
   if (days === 0) return 'today';
   if (days === 1) return 'tomorrow';
@@ -21,9 +23,7 @@ export function dayInWords(date: string, today: string): string {
 
 /** A date in words, year and all: "Thursday 12 March 2020"; empty for what is no date. */
 export function wholeDay(date: string): string {
-  const day = new Date(`${date}T12:00:00`);
-  if (Number.isNaN(day.getTime())) return '';
-  return day.toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+  return dateOf(date, 'weekday_year');
 }
 
 /** Minutes with their range: "about 8 min (5 to 12)". */

@@ -1,8 +1,20 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import { ageOf } from '@mansuet/core/knowledge/dogs';
-import { duration, heading, type LabelKind, type Language, list, say, sayingSource, stepTitle, within } from '@mansuet/core/locales';
+import {
+  duration,
+  heading,
+  inFormats,
+  type LabelKind,
+  type Language,
+  list,
+  say,
+  sayingSource,
+  stepTitle,
+  within,
+} from '@mansuet/core/locales';
 import { ENGLISH } from '@mansuet/core/locales/en';
 import type { Reason, Saying, StepId, StepName, ZoneId } from '@mansuet/core/words';
+import { FORMATS } from './formats';
 
 /** The language of whoever looks at the page. It is chosen before the page begins and stays until it is loaded again. */
 export const LANGUAGE = new InjectionToken<Language>('language', { providedIn: 'root', factory: () => ENGLISH });
@@ -10,9 +22,13 @@ export const LANGUAGE = new InjectionToken<Language>('language', { providedIn: '
 /** Makes words of rules, facts and ids: the last thing that is done to them. */
 @Injectable({ providedIn: 'root' })
 export class Words {
-  readonly language = inject(LANGUAGE);
+  private readonly spoken = inject(LANGUAGE);
+  /** With the measures of the salon that is open. */
+  get language(): Language {
+    return inFormats(this.spoken, FORMATS());
+  }
   /** What each id is called within a sentence. */
-  readonly labels = this.language.labels;
+  readonly labels = this.spoken.labels;
 
   /** A saying as a sentence. An arrow, so that lists can be mapped by it. */
   readonly say = (s: Saying): string => say(this.language, s);
