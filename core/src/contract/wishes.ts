@@ -1,7 +1,10 @@
 import * as z from 'zod';
-import { isZone } from '../days/index.js';
+import { addDays, isZone } from '../days/index.js';
 import { ASKED } from '../log/index.js';
 import { formProblem } from '../words/index.js';
+
+/** Nobody looks for a time further apart than a coat grows. Our default, days. */
+const AT_MOST_DAYS = 62;
 
 /** Between which days times are looked for, for how many minutes, and with whom rather. */
 export const TIMES_ASKED = z
@@ -11,7 +14,8 @@ export const TIMES_ASKED = z
     minutes: z.coerce.number().int().min(10).max(480),
     groomerId: z.uuid().optional(),
   })
-  .refine((t) => t.from <= t.to, { path: ['to'], message: formProblem('form.ends_before') });
+  .refine((t) => t.from <= t.to, { path: ['to'], message: formProblem('form.ends_before') })
+  .refine((t) => t.to <= addDays(t.from, AT_MOST_DAYS), { path: ['to'], message: formProblem('form.two_months') });
 export type TimesAsked = z.infer<typeof TIMES_ASKED>;
 
 /** A time that an owner may choose. */

@@ -69,11 +69,21 @@ describe('a booked visit on its day', () => {
 
   it('is here once it came, and where nobody said so once its file is read at the door', () => {
     const arrivesAt = '2026-11-25T09:00:00Z';
-    const read = (clock: string) => ({ arrivesAt, arrivedMs: undefined, fileReadMs: Date.parse(`2026-11-25T${clock}Z`) });
+    const untouched = { arrivesAt, arrivedMs: undefined, moodFelt: false, fit: undefined, feelOverDone: false };
+    const read = (clock: string) => ({ ...untouched, fileReadMs: Date.parse(`2026-11-25T${clock}Z`) });
     expect(hereSince(read('07:30:00'))).toBeUndefined();
     expect(hereSince(read('08:50:00'))).toBe(Date.parse('2026-11-25T08:50:00Z'));
     expect(hereSince({ ...read('07:30:00'), arrivedMs: 5 })).toBe(5);
-    expect(hereSince({ arrivesAt, arrivedMs: undefined, fileReadMs: undefined })).toBeUndefined();
+    expect(hereSince({ ...untouched, fileReadMs: undefined })).toBeUndefined();
+    // Read in the morning, and felt over since: it is here, and came when it was due.
+    expect(hereSince({ ...read('07:30:00'), feelOverDone: true })).toBe(Date.parse(arrivesAt));
+    const felt = at(
+      [-90, { type: 'file_read', body: {} }],
+      [2, { type: 'mood_felt', body: { mood: 'still' } }],
+      [8, { type: 'feel_over_done', body: {} }],
+    );
+    const dog = visitOfDay({ state: felt, context, kinds: [], expected: undefined }, SET);
+    expect(nowOfVisit(felt, dog, { nowMs: START + 12 * 60_000, zone: 'UTC' })).toEqual({ dog: VISIT, waitsSince: 540 });
   });
 
   it('of which nothing could be planned takes the minutes that are kept for it', () => {

@@ -29,7 +29,7 @@ export function nowOfVisit(state: VisitState, dog: DayDog, { nowMs, zone }: { re
   }
   // It is here, and it waits for what comes next.
   const here = hereSince(state);
-  if (here !== undefined) return { dog: id, waitsSince: minute(here) };
+  if (here !== undefined) return { dog: id, waitsSince: Math.min(minute(here), minute(nowMs)) };
   if (state.expectedAt !== undefined) return { dog: id, expected: Math.max(minute(Date.parse(state.expectedAt)), minute(nowMs)) };
   const due = dog.arrives.to;
   const now = minute(nowMs);

@@ -54,6 +54,7 @@ describe('an owner chooses a time', () => {
     expect((await free('2026-12-01', '2026-12-04')).map((t) => t.arrivesAt)).toEqual([at('2026-12-04', '12:00')]);
     expect(await free('2026-12-01', '2026-12-03')).toEqual([]);
     expect((await lead.send('GET', '/api/free-times?from=2026-12-08&to=2026-12-04&minutes=90')).status).toBe(422);
+    expect((await lead.send('GET', '/api/free-times?from=2026-12-08&to=2027-12-04&minutes=90')).status).toBe(422);
   });
 
   it('by a link that shows the times and nothing else, and the salon books it by one press and says so', async () => {

@@ -22,6 +22,7 @@ export const PROBLEMS_RULES = {
   'form.time_missing': rule('computed'),
   'form.ends_before': rule('computed'),
   'form.say_when': rule('computed'),
+  'form.two_months': rule('computed'),
   'problem.time_taken': rule('computed'),
   'form.room_missing': rule('computed'),
   'form.currency_unknown': rule('computed'),

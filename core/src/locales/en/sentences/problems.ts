@@ -19,6 +19,7 @@ export const PROBLEMS_SENTENCES = {
   'form.day_missing': 'Give the day.',
   'form.time_missing': 'Give a time, as 09:30.',
   'form.ends_before': 'It ends before it begins.',
+  'form.two_months': 'At most two months from the first day.',
   'form.say_when': 'Choose one of them, or say what would be right.',
   'problem.time_taken': 'Somebody else has this time by now. Offer other times.',
   'form.room_missing': 'Give the room it stands in.',
