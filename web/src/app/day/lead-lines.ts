@@ -4,7 +4,7 @@ import { CdkDrag, type CdkDragEnd, type CdkDragMove } from '@angular/cdk/drag-dr
 import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input, output, signal, viewChildren } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { map } from 'rxjs';
-import type { LeadLine, LineTag } from './lines-of-day';
+import { type LeadLine, type LineTag, stackOf } from './lines-of-day';
 import { clockOf, hourOf } from '../wording/formats';
 
 /** Where a dog is put: with whom, and from which minute of the day. */
@@ -18,6 +18,8 @@ export interface PutAt {
 const STEP = 5;
 /** One press of a key, minutes. */
 const KEY_STEP = 15;
+/** Where the first tag of a line hangs, and each that stands below it. */
+const [FIRST_TAG_PX, NEXT_TAG_PX] = [17, 58];
 const NARROW = '(max-width: 720px)';
 
 /**
@@ -66,6 +68,14 @@ export class LeadLines {
     const first = Math.ceil(this.from() / 60);
     return Array.from({ length: Math.max(0, Math.floor(this.to() / 60) - first + 1) }, (_, i) => (first + i) * 60);
   });
+
+  protected readonly stacks = computed(() => new Map(this.lines().map((l) => [l.personId, stackOf(l.tags)])));
+  protected topOf(row: number | undefined): number | null {
+    return row === undefined || row === 0 ? null : FIRST_TAG_PX + row * NEXT_TAG_PX;
+  }
+  protected heightOf(rows: number): number | null {
+    return rows > 1 ? FIRST_TAG_PX + rows * NEXT_TAG_PX : null;
+  }
 
   protected at(minute: number): number {
     return ((minute - this.from()) / (this.to() - this.from())) * 100;

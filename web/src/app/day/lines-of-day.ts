@@ -98,3 +98,22 @@ export function linesOfDay(
     };
   });
 }
+
+/** What is behind us ends on its own minute, and what goes on begins on the grid: so much is not meeting. */
+const TOUCH_MINUTES = 10;
+
+/**
+ * Tags that meet stand below each other, so that each can be read and pressed: at which place from the lead each hangs, by its key, and how many there are.
+ * Who helps has a small tag of its own.
+ */
+export function stackOf(tags: readonly LineTag[]): { readonly at: ReadonlyMap<string, number>; readonly rows: number } {
+  const ends: number[] = [];
+  const at = new Map<string, number>();
+  for (const t of tags.filter((x) => !x.helps).sort((a, b) => a.from - b.from)) {
+    const free = ends.findIndex((end) => end <= t.from + TOUCH_MINUTES);
+    const row = free < 0 ? ends.length : free;
+    ends[row] = t.to;
+    at.set(t.key, row);
+  }
+  return { at, rows: Math.max(1, ends.length) };
+}

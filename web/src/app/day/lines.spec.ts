@@ -6,7 +6,7 @@ import type { Tag } from '../today/today.service';
 import { lateDogs } from './late-dogs';
 import { clockOfMinute } from '../wording/formats';
 import { LeadLines, type PutAt } from './lead-lines';
-import { linesOfDay } from './lines-of-day';
+import { linesOfDay, type LineTag, stackOf } from './lines-of-day';
 import { inTen } from './say-chance';
 
 const stretch = (dog: string, block: number, from: number, to: number, more: Partial<PlacedStretch> = {}): PlacedStretch => ({
@@ -58,6 +58,38 @@ const LINES = linesOfDay(
   WORKS,
   [],
 );
+
+describe('tags that meet', () => {
+  const tag = (key: string, from: number, to: number, helps = false): LineTag => ({
+    key,
+    visitId: key,
+    from,
+    to,
+    parts: [],
+    first: true,
+    helps,
+    as: 'planned',
+    held: false,
+  });
+  it('stand below each other, and no lower than they have to', () => {
+    const { at, rows } = stackOf([
+      tag('a', 540, 600),
+      tag('b', 570, 660),
+      tag('c', 600, 640),
+      tag('d', 580, 700),
+      tag('help', 590, 600, true),
+    ]);
+    expect([...at]).toEqual([
+      ['a', 0],
+      ['b', 1],
+      ['d', 2],
+      ['c', 0],
+    ]);
+    expect(rows).toBe(3);
+    expect(stackOf([]).rows).toBe(1);
+    expect(stackOf([tag('a', 540, 600), tag('b', 595, 660)]).rows).toBe(1);
+  });
+});
 
 describe('lead lines', () => {
   it('hang one tag for what follows without a gap, and another after a rest', () => {
