@@ -1,3 +1,4 @@
+import { addDays } from '../days/index.js';
 import type { VisitSummary } from '../visit/index.js';
 import type { ConsentId, HouseRules } from '../words/index.js';
 import { CONSENT_TEXT_VERSION } from './agreement.js';
@@ -18,7 +19,6 @@ const MAY_STAND: readonly ConsentId[] = ['senior_or_unwell', 'muzzle', 'vet_emer
 
 /** Days that an answer holds, by what the salon has set. */
 const HOLDS_DAYS: Readonly<Record<HouseRules['consentsHold'], number>> = { each_visit: 0, half_a_year: 182, a_year: 365 };
-const DAY_MS = 86_400_000;
 
 /**
  * Consents of a regular that still hold today: the latest answer to each, when it was yes, to the words that are asked now. A refusal ends
@@ -40,7 +40,7 @@ export function standingConsents(
       .filter((c) => c.id === id && c.on <= today)
       .sort((a, b) => b.on.localeCompare(a.on) || Number(a.agreed) - Number(b.agreed));
     if (!latest?.agreed || latest.textVersion !== CONSENT_TEXT_VERSION) return [];
-    const until = new Date(Date.parse(latest.on) + days * DAY_MS).toISOString().slice(0, 10);
+    const until = addDays(latest.on, days);
     const { name, on, limitMinor, secondPhone } = latest;
     return until < today ? [] : [{ id, name, on, until, limitMinor, ...(secondPhone === undefined ? {} : { secondPhone }) }];
   });

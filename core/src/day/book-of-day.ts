@@ -1,6 +1,5 @@
 import type { BookedVisit } from '../contract/index.js';
-import { clockOf, type Zone } from '../days/index.js';
-import { minuteOfDay } from '../next-visit/index.js';
+import { clockOf, minuteOfDay, type Zone } from '../days/index.js';
 import type { BrokenRule } from './check-day.js';
 import type { DayDog, DayProblem, DaySchedule } from './model.js';
 import { brokenByMove, type MovedTo } from './move-dog.js';

@@ -1,6 +1,5 @@
 import type { BookedVisit, DaysOff, Opening, Week } from '../contract/index.js';
-import { clockOf, dayOf, type Zone } from '../days/index.js';
-import { minuteOfDay } from '../next-visit/index.js';
+import { clockOf, dayOf, minuteOfDay, type Zone } from '../days/index.js';
 import { type Span, worksOn } from './hours-on.js';
 
 /** Whoever may take a visit over. */

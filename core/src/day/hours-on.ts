@@ -1,6 +1,5 @@
 import type { DaysOff, Hours, Opening, Week } from '../contract/index.js';
-import { addDays } from '../days/index.js';
-import { minuteOfDay } from '../next-visit/index.js';
+import { addDays, minuteOfDay } from '../days/index.js';
 
 /** A stretch of a day, minutes from midnight on the salon's clock. */
 export interface Span {

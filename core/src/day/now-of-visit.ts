@@ -1,5 +1,4 @@
-import { clockOf, type Zone } from '../days/index.js';
-import { minuteOfDay } from '../next-visit/index.js';
+import { clockOf, minuteOfDay, type Zone } from '../days/index.js';
 import type { VisitState } from '../visit/index.js';
 import { activityOf, type HandWear } from '../words/index.js';
 import { addWear, NO_WEAR, wearOfWork } from './hand-wear.js';

@@ -1,6 +1,6 @@
+import { minuteOfDay } from '../days/index.js';
 import type { DaysOff, Opening, Person, SalonPostOf, Week } from '../contract/index.js';
 import { contagion } from '../knowledge/fit/index.js';
-import { minuteOfDay } from '../next-visit/index.js';
 import type { SalonPost } from '../words/index.js';
 import { openOn, type Span, worksOn } from './hours-on.js';
 import type { DayDog, DayPerson, DayPost, DayProblem } from './model.js';

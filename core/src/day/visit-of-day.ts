@@ -1,5 +1,4 @@
-import { minuteOfDay } from '../next-visit/index.js';
-import { clockOf, type Zone } from '../days/index.js';
+import { clockOf, minuteOfDay, type Zone } from '../days/index.js';
 import { CONTACT_MINUTES, contagion } from '../knowledge/fit/index.js';
 import { hasKind, type KindFound } from '../knowledge/dogs/index.js';
 import type { HandlingPlan } from '../plan/index.js';

@@ -1,3 +1,4 @@
+import { clockOfMinute } from '../days/index.js';
 import { type Reason, reason } from '../words/index.js';
 
 /** A stretch of a day that is taken, minutes from midnight. */
@@ -27,15 +28,11 @@ export function proposeHour(taken: readonly Taken[], minutes: number, open: Take
   for (let from = open.from; from + minutes <= open.to; from += STEP) {
     if (taken.some((t) => t.from < from + minutes && from < t.to)) continue;
     const next = Math.min(open.to, ...taken.filter((t) => t.from >= from).map((t) => t.from));
-    return { at: hour(from), free: true, because: reason('hour.free', { text: hour(from), from: minutes, to: next - from }, 0.4) };
+    return {
+      at: clockOfMinute(from),
+      free: true,
+      because: reason('hour.free', { text: clockOfMinute(from), from: minutes, to: next - from }, 0.4),
+    };
   }
-  return { at: hour(open.from), free: false, because: reason('hour.full', { text: hour(open.from) }, 0.8) };
-}
-
-const hour = (minute: number): string => `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
-
-/** Minutes from midnight. `minuteOfDay('09:30') // => 570` */
-export function minuteOfDay(clock: string): number {
-  const [h, m] = clock.split(':').map(Number);
-  return (h ?? 0) * 60 + (m ?? 0);
+  return { at: clockOfMinute(open.from), free: false, because: reason('hour.full', { text: clockOfMinute(open.from) }, 0.8) };
 }

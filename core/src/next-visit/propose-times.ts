@@ -56,13 +56,19 @@ export function proposeTimes(
   }).flat();
 }
 
+/** Whether somebody works from a minute of the day on for so long, and nothing is booked with them in it. */
+export function isFreeAt({ works, taken }: HandsOnDay, at: number, minutes: number): boolean {
+  if (!works || at < works.from || at + minutes > works.to) return false;
+  return !taken.some((t) => t.from < at + minutes && at < t.to);
+}
+
 /** Every time of a day with its hands, those with whom it is rather before all others. */
 function freeOn(day: DayToPropose, minutes: number, rather: string | undefined, notBefore: number): { at: number; staffId: string }[] {
   const of = (h: HandsOnDay): { at: number; staffId: string }[] => {
     if (!h.works) return [];
     const out: { at: number; staffId: string }[] = [];
     for (let at = Math.ceil(Math.max(h.works.from, notBefore) / STEP) * STEP; at + minutes <= h.works.to; at += STEP)
-      if (!h.taken.some((t) => t.from < at + minutes && at < t.to)) out.push({ at, staffId: h.staffId });
+      if (isFreeAt(h, at, minutes)) out.push({ at, staffId: h.staffId });
     return out;
   };
   const theirs = day.hands.filter((h) => h.staffId === rather).flatMap(of);

@@ -1,6 +1,7 @@
 import { aDog, SPEC_DAY } from '../testing/dogs.js';
 import { emptyVisit, summarize, type VisitSummary } from '../visit/index.js';
-import { minuteOfDay, proposeHour, usualService } from './index.js';
+import { minuteOfDay } from '../days/index.js';
+import { proposeHour, usualService } from './index.js';
 
 const past = (minutes: number, change: Partial<VisitSummary> = {}): VisitSummary => ({
   ...summarize(emptyVisit('x')),

@@ -2,8 +2,7 @@ import { Router } from 'express';
 import { sql } from 'kysely';
 import { DAY_ASKED } from '@mansuet/core/contract';
 import { worksOn } from '@mansuet/core/day';
-import { clockOf } from '@mansuet/core/days';
-import { minuteOfDay } from '@mansuet/core/next-visit';
+import { clockOf, minuteOfDay } from '@mansuet/core/days';
 import { done } from '@mansuet/core/words';
 import { NOTHING, type RouteParts, routesOf } from '../route/route.js';
 

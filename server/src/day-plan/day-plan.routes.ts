@@ -35,6 +35,7 @@ async function keepDayPlan(
 ): Promise<Outcome<{ kept: KeptDayPlan | null }>> {
   const stranger = await strangerIn(trx, plan);
   if (stranger) return stranger;
+  const before = await readDayPlan(trx, day);
   const row = { plan: JSON.stringify(plan), made_at: now.toISOString(), made_by: who.staffId, version: version + 1 };
   const stored =
     version === 0
@@ -50,7 +51,7 @@ async function keepDayPlan(
       : await trx.updateTable('day_plan').set(row).where('day', '=', day).where('version', '=', version).executeTakeFirst();
   if ((stored?.numInsertedOrUpdatedRows ?? changed?.numUpdatedRows ?? 0n) === 0n)
     return refused('conflict', saying('problem.changed_meanwhile', {}));
-  const [first] = plan.schedule.stretches;
+  const [first] = [...plan.schedule.stretches, ...(before?.schedule.stretches ?? [])];
   // Other screens look again: a notice of a visit makes them.
   if (first) await sql`select pg_notify(${CHANNEL}, ${`${who.salonId} ${first.dog}`})`.execute(trx);
   return done({ kept: await readDayPlan(trx, day) });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { type NewWishLink, WISH_ANSWER, WISH_OFFER, type Wish, type WishAnswer, type WishOffer } from '@mansuet/core/contract';
+import { type NewWishLink, type Salon, WISH_ANSWER, WISH_OFFER, type Wish, type WishAnswer, type WishOffer } from '@mansuet/core/contract';
 import { done, type Outcome, refused, saying } from '@mansuet/core/words';
-import { isStillFree } from '../bookings/free-times.js';
+import { isStillFree, lockHands } from '../bookings/free-times.js';
 import type { InSalon } from '../database/database.js';
 import { type LinkRow, readLink, stateOf } from './owner-links.repository.js';
 
@@ -23,7 +23,7 @@ const chosenIn = ({ times }: WishOffer, { chosen }: WishAnswer): WishOffer['time
   chosen === null ? undefined : times[chosen];
 
 /** Wishes that wait: for their owner, or for the salon; the answered ones first. */
-export async function readWishes(trx: InSalon, now: Date): Promise<Wish[]> {
+export async function readWishes(trx: InSalon, salon: Salon, now: Date): Promise<Wish[]> {
   const rows = await trx
     .selectFrom('owner_link')
     .selectAll()
@@ -43,7 +43,7 @@ export async function readWishes(trx: InSalon, now: Date): Promise<Wish[]> {
     const answer = row.answer ? WISH_ANSWER.parse(row.answer) : null;
     const chosen = answer ? chosenIn(offer, answer) : undefined;
     const minutes = offer.asked.sessionMinutes;
-    const isFree = chosen !== undefined && new Date(chosen.arrivesAt) > now && (await isStillFree(trx, chosen, minutes));
+    const isFree = chosen !== undefined && new Date(chosen.arrivesAt) > now && (await isStillFree(trx, salon, chosen, minutes));
     const { dogId, dogName: dog, times } = offer;
     const shared = { linkId: row.link_id, owner: row.to_name, phone: row.phone, madeAt: row.made_at.toISOString() };
     out.push({ ...shared, dogId, dog, times, minutes, state, answer, isFree });
@@ -58,15 +58,16 @@ export interface Chosen {
   readonly visitId: string;
 }
 
-/** What an owner has chosen, locked until it is booked: of two devices one books it. */
-export async function chosenOf(trx: InSalon, linkId: string, now: Date): Promise<Outcome<Chosen>> {
+/** What an owner has chosen, locked until it is booked: of two devices one books it, and of two wishes for the same hands and time one is booked. */
+export async function chosenOf(trx: InSalon, salon: Salon, linkId: string, now: Date): Promise<Outcome<Chosen>> {
   const row = await readLink(trx, linkId, true);
   if (row?.kind !== 'wish') return refused('not_found');
   if (stateOf(row, now) !== 'answered' || !row.answer) return refused('conflict', saying('problem.intake_reviewed', {}));
   const offer = WISH_OFFER.parse(row.asked);
   const time = chosenIn(offer, WISH_ANSWER.parse(row.answer));
   if (!time) return refused('not_found');
-  if (new Date(time.arrivesAt) <= now || !(await isStillFree(trx, time, offer.asked.sessionMinutes)))
+  await lockHands(trx, time.groomerId);
+  if (new Date(time.arrivesAt) <= now || !(await isStillFree(trx, salon, time, offer.asked.sessionMinutes)))
     return refused('conflict', saying('problem.time_taken', {}));
   return done({ row, offer, time, visitId: randomUUID() });
 }

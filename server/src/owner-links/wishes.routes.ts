@@ -34,7 +34,7 @@ export function wishRoutes(parts: LinkParts): Router {
   );
   router.get(
     '/wishes',
-    route('read', NOTHING, async ({ trx, now }) => done({ wishes: await readWishes(trx, now) })),
+    route('read', NOTHING, async ({ trx, salon, now }) => done({ wishes: await readWishes(trx, salon, now) })),
   );
   router.post('/dogs/:dogId/wishes', route('book', NEW_WISH_LINK, offer, { answer: asMade }));
   router.post(
@@ -43,7 +43,7 @@ export function wishRoutes(parts: LinkParts): Router {
       'book',
       NOTHING,
       async (ask): Promise<Outcome<string>> => {
-        const found = await chosenOf(ask.trx, ask.id('linkId'), ask.now);
+        const found = await chosenOf(ask.trx, ask.salon, ask.id('linkId'), ask.now);
         if (!found.ok) return found;
         const { row, offer: of, time, visitId } = found.value;
         const { dogId, asked, helperThere, zone } = of;

@@ -1,4 +1,14 @@
-import { BOOK, MESSAGES, NEW_LINK, OWNER_LINK_VIEW, type TimeOffered, TIMES_OFFERED, type Wish, WISHES } from '@mansuet/core/contract';
+import {
+  BOOK,
+  MESSAGES,
+  NEW_LINK,
+  OWNER_LINK_VIEW,
+  PEOPLE,
+  type TimeOffered,
+  TIMES_OFFERED,
+  type Wish,
+  WISHES,
+} from '@mansuet/core/contract';
 import { momentOf } from '@mansuet/core/days';
 import type { EventDraft } from '@mansuet/core/log';
 import { addDog, anEvent, bookVisit, Browser, specServer, type SpecServer } from '../testing/spec-salon.js';
@@ -96,9 +106,37 @@ describe('an owner chooses a time', () => {
     await book(new Date(Date.parse(first) + 45 * 60_000).toISOString());
     expect((await wishes())[0]?.isFree).toBeFalse();
     const late = await lead.send('POST', `/api/wishes/${linkId}/booked`);
-    expect([late.status, late.text.includes('Somebody else has this time')]).toEqual([409, true]);
+    expect([late.status, late.text.includes('This time is not free any more')]).toEqual([409, true]);
     expect((await lead.send('POST', `/api/wishes/${linkId}/set-aside`)).status).toBe(204);
     expect(await wishes()).toEqual([]);
+  });
+
+  it('of two owners who chose the same time one is booked, also where both are booked at one moment', async () => {
+    const [first] = await free();
+    if (!first) throw new Error('no time is free');
+    const offers = [await offer([first]), await offer([first])];
+    for (const o of offers) expect((await phone.send('POST', o.path, { chosen: 0, says: '' })).status).toBe(204);
+    const answers = await Promise.all(offers.map((o) => lead.send('POST', `/api/wishes/${o.linkId}/booked`)));
+    expect(answers.map((a) => a.status).sort()).toEqual([201, 409]);
+    const { visits } = BOOK.parse((await lead.send('GET', '/api/book?from=2026-12-04&to=2026-12-12')).json);
+    expect(visits.map((v) => v.arrivesAt)).toEqual([first.arrivesAt]);
+  });
+
+  it('at which whoever would have taken the dog does not work any more: it is said', async () => {
+    const [first] = await free();
+    if (!first) throw new Error('no time is free');
+    const { linkId, path } = await offer([first]);
+    await phone.send('POST', path, { chosen: 0, says: '' });
+    expect((await wishes())[0]?.isFree).toBeTrue();
+    const { people } = PEOPLE.parse((await lead.send('GET', '/api/people')).json);
+    const me = people.find((p) => p.staffId === lead.staffId);
+    if (!me) throw new Error('the lead is not of the salon');
+    const { name, role, trained, week, breaks, limits, version } = me;
+    const off = [{ from: '2026-12-05', to: '2026-12-06' }];
+    const change = { name, role, trained, week, breaks, off, limits, version };
+    expect((await lead.send('PUT', `/api/people/${lead.staffId}`, change)).status).toBe(204);
+    expect((await wishes())[0]?.isFree).toBeFalse();
+    expect((await lead.send('POST', `/api/wishes/${linkId}/booked`)).status).toBe(409);
   });
 
   it('or says what would be right instead', async () => {

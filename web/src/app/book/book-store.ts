@@ -11,7 +11,7 @@ import {
   weekdayOf,
   worksOn,
 } from '@mansuet/core/day';
-import { addDays, momentOf } from '@mansuet/core/days';
+import { addDays, clockOfMinute, momentOf } from '@mansuet/core/days';
 import { ClockService } from '../server/clock.service';
 import { LiveService } from '../server/live.service';
 import { sayFailure } from '../server/api.service';
@@ -22,7 +22,7 @@ import { Words } from '../wording/words.service';
 import { Latest } from '../planner/latest';
 import type { PutAt } from '../day/lead-lines';
 import { BookService } from './book.service';
-import { clockOf, clockOfMinute } from '../wording/formats';
+import { clockOf } from '../wording/formats';
 
 const WEEK = 7;
 const NOTHING: Book = { people: [], visits: [] };

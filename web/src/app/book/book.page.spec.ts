@@ -233,7 +233,7 @@ describe('BookPage', () => {
     await open();
     buttonOf(host, 'Waiting list').click();
     await shows('Thursday 3 December, 09:00 with Rafael Quist. “By car”');
-    await shows('Somebody else has this time by now.');
+    await shows('This time is not free any more.');
     await shows('no answer yet.');
     api.answer('GET /wishes', { wishes: [] });
     buttonOf(host, 'Book Sedge as its owner chose').click();

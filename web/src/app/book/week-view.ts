@@ -1,7 +1,7 @@
 import { type CdkDragDrop, CdkDropList, CdkDropListGroup, DragDropModule } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import type { BookedVisit } from '@mansuet/core/contract';
-import { minuteOfDay } from '@mansuet/core/next-visit';
+import { minuteOfDay } from '@mansuet/core/days';
 import { Announcer } from '../controls/announcer';
 import { ClockService } from '../server/clock.service';
 import { dateOf } from '../wording/formats';

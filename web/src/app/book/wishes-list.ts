@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import {
+  booleanAttribute,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Wish } from '@mansuet/core/contract';
 import { Notice } from '../controls/notice';
@@ -8,12 +19,19 @@ import { SessionService } from '../server/session.service';
 import { Words } from '../wording/words.service';
 import { BookService } from './book.service';
 
+/** An owner may answer at any time: the list is fetched so often, ms. */
+const LOOK_MS = 120_000;
+
 /** Owners who were asked to choose a time: what they chose, booked by one press, and who has not answered. */
 @Component({
   selector: 'man-wishes-list',
   imports: [Notice, RouterLink],
   template: `@if (wishes().length > 0) {
-      <h2 i18n="@@wishes.title">Owners were asked for a time</h2>
+      @if (answered()) {
+        <h2 i18n="@@wishes.answered">Owners have answered</h2>
+      } @else {
+        <h2 i18n="@@wishes.title">Owners were asked for a time</h2>
+      }
       <ul class="panel" aria-label="Owners’ wishes" i18n-aria-label="@@wishes.list">
         @for (w of wishes(); track w.linkId) {
           <li>
@@ -94,20 +112,28 @@ export class WishesList {
   private readonly service = inject(BookService);
   private readonly clock = inject(ClockService);
   protected readonly session = inject(SessionService);
+  /** Only what waits for the salon; what waits for an owner is not shown. */
+  readonly answered = input(false, { transform: booleanAttribute });
   /** One was booked: the book has another visit. */
   readonly booked = output();
-  protected readonly wishes = signal<readonly Wish[]>([]);
+  private readonly all = signal<readonly Wish[]>([]);
+  protected readonly wishes = computed(() => this.all().filter((w) => !this.answered() || w.state === 'answered'));
   protected readonly trouble = signal('');
   protected readonly said = signal('');
   protected readonly busy = signal(false);
 
   constructor() {
-    void this.load();
+    const round = computed(() => Math.floor(this.clock.nowMs() / LOOK_MS));
+    effect(() => {
+      round();
+      untracked(() => void this.load());
+    });
   }
   private async load(): Promise<void> {
     const answer = await this.service.wishes();
-    if (answer.ok) this.wishes.set(answer.value);
-    else this.trouble.set(sayFailure(this.words, answer.failure));
+    if (answer.ok) this.all.set(answer.value);
+    // On the day's screen what stands there stays, and the screen itself says that the server is away.
+    else if (!this.answered()) this.trouble.set(sayFailure(this.words, answer.failure));
   }
 
   protected say(w: Wish): string {
@@ -117,7 +143,7 @@ export class WishesList {
     if (!chosen) return $localize`:@@wishes.none:None of the times. “${says}:says:”`;
     const when = this.clock.sayMoment(chosen.arrivesAt, 'weekday');
     const wish = $localize`:@@wishes.chosen:${when}:when: with ${chosen.groomer}:who:.`;
-    const taken = w.isFree ? '' : $localize`:@@wishes.taken: Somebody else has this time by now.`;
+    const taken = w.isFree ? '' : $localize`:@@wishes.taken: This time is not free any more.`;
     return `${wish}${taken}${says === '' ? '' : ` “${says}”`}`;
   }
   protected async book(w: Wish): Promise<void> {

@@ -155,6 +155,30 @@ describe('the plan of today', () => {
     expect(host.textContent).not.toContain('Proposed');
   });
 
+  it('is dropped once it was taken, proposed anew, and taken again as it was', async () => {
+    await open();
+    await settled();
+    buttonOf(host, 'Take this day').click();
+    const says = (text: string) =>
+      until(
+        fixture,
+        () => host.textContent?.includes(text) === true,
+        () => host.innerText,
+      );
+    await says('Taken by Rafael Quist at 10:00.');
+    buttonOf(host, 'Drop this day').click();
+    await says('The day that was taken is dropped.');
+    await says('Proposed, not taken');
+    expect(host.textContent).not.toContain('Taken by');
+    buttonOf(host, 'Take it as it was').click();
+    await says('Taken by Rafael Quist at 10:00.');
+    expect(host.textContent).not.toContain('is dropped');
+    const [taken, dropped, again] = api.bodies('PUT', '/day-plan') as DayPlanForm[];
+    expect([taken?.version, dropped?.version, again?.version]).toEqual([0, 1, 2]);
+    expect(dropped?.schedule.stretches).toEqual([]);
+    expect({ ...again, version: 0 }).toEqual({ ...taken, version: 0 });
+  });
+
   it('says why a dog is where it is, and puts it elsewhere by hand', async () => {
     await open();
     await settled();

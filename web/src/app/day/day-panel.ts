@@ -12,6 +12,7 @@ import { ExpectedPlans } from './expected-plans';
 import { HandsTable } from './hands-table';
 import { LatePanel } from './late-panel';
 import { LeadLines, type PutAt } from './lead-lines';
+import { TakenDay } from './taken-day';
 import { type DoneWork, type LeadLine, linesOfDay } from './lines-of-day';
 import { inTen } from './say-chance';
 import { clockOf } from '../wording/formats';
@@ -26,7 +27,7 @@ const WAYS = {
 @Component({
   selector: 'man-day-panel',
   imports: [DogThere, HandsTable, LatePanel, LeadLines, Notice],
-  providers: [DayPlanner, ExpectedPlans, DayStore],
+  providers: [DayPlanner, ExpectedPlans, TakenDay, DayStore],
   templateUrl: './day-panel.html',
   styleUrl: './day-panel.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

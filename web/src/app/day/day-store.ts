@@ -1,8 +1,5 @@
 import { Injectable, computed, effect, inject, linkedSignal, signal, untracked } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { auditTime } from 'rxjs';
-import * as z from 'zod';
-import { DAY_PERSON, DAY_PLAN, type KeptDayPlan, type SalonPerson } from '@mansuet/core/contract';
+import type { KeptDayPlan } from '@mansuet/core/contract';
 import {
   compareDays,
   DAY_GOALS,
@@ -19,22 +16,18 @@ import {
   visitOfDay,
   wishesFor,
 } from '@mansuet/core/day';
-import { minuteOfDay } from '@mansuet/core/next-visit';
-import { BookService } from '../book/book.service';
+import { minuteOfDay } from '@mansuet/core/days';
 import { Latest } from '../planner/latest';
-import { sayFailure } from '../server/api.service';
 import { ClockService } from '../server/clock.service';
-import { LiveService } from '../server/live.service';
 import { SessionService } from '../server/session.service';
 import { TodayService } from '../today/today.service';
-import { VISIT_DB } from '../visit-log/visit-db';
 import { VisitLog } from '../visit-log/visit-log.service';
-import { Words } from '../wording/words.service';
 import { changesOf, mainHands, scheduleOf } from './day-changes';
 import { DayPlanner } from './day-planner.service';
 import { isSamePut, type PutDogs, putOf, putSince } from './put-dogs';
 import type { FollowedDay, PlannedDay } from './day-talk';
 import { ExpectedPlans } from './expected-plans';
+import { TakenDay } from './taken-day';
 
 /** The day is looked at anew so often, minutes: its own grid. */
 const LOOK_MINUTES = 5;
@@ -42,18 +35,10 @@ const LOOK_MINUTES = 5;
 const PLAN_MS = 450;
 const LONGER_MS = 3_000;
 const OTHERS_MS = 250;
-/** What changes at once is looked at once. */
-const SETTLE_MS = 1_000;
-/** Under this key the people and the plan of the day are kept on the device. */
-const KEY = 'day';
-const DAY_KEPT = z.object({ day: z.iso.date(), people: z.array(DAY_PERSON), kept: DAY_PLAN.nullable() });
 
 /** Today as a plan: who takes which dog when, from now on; what was taken, how it goes, and whether there is a better one. */
 @Injectable()
 export class DayStore {
-  private readonly words = inject(Words);
-  private readonly book = inject(BookService);
-  private readonly db = inject(VISIT_DB);
   private readonly clock = inject(ClockService);
   private readonly session = inject(SessionService);
   private readonly day = inject(TodayService);
@@ -61,13 +46,9 @@ export class DayStore {
   private readonly planner = inject(DayPlanner);
   readonly expected = inject(ExpectedPlans);
 
-  readonly people = signal<readonly SalonPerson[]>([]);
-  readonly kept = signal<KeptDayPlan | null>(null);
-  /** What was read of the server belongs to this day. */
-  private readonly readOn = signal('');
-  readonly trouble = signal('');
-  /** The server does not answer, and this device knows no plan of this day. */
-  readonly offline = signal('');
+  readonly taken = inject(TakenDay);
+  readonly people = this.taken.people.asReadonly();
+  readonly kept = this.taken.kept;
   /** Put by hand: with the plan that was taken, and since. A plan that somebody else takes meanwhile takes none of it. */
   readonly put = linkedSignal<KeptDayPlan | null, PutDogs>({
     source: () => this.kept(),
@@ -80,7 +61,6 @@ export class DayStore {
   readonly others = signal<readonly OtherDay[]>([]);
   readonly clashes = signal<readonly string[]>([]);
   readonly searching = signal(false);
-  readonly keeping = signal(false);
   private readonly latest = new Latest();
   private readonly latestGoing = new Latest();
 
@@ -92,7 +72,7 @@ export class DayStore {
   private readonly whole = computed(() => {
     const salon = this.session.signedIn()?.salon;
     const today = this.day.today()?.day;
-    if (!salon || today === undefined || !this.expected.ready() || this.readOn() !== today) return undefined;
+    if (!salon || today === undefined || !this.expected.ready() || this.taken.readOn() !== today) return undefined;
     const ids = this.people().map((p) => p.staffId);
     const dogs = this.expected.open().flatMap((t) => {
       const thought = this.expected.of(t.visit.visitId);
@@ -144,14 +124,6 @@ export class DayStore {
   });
 
   constructor() {
-    inject(LiveService)
-      .changes$.pipe(auditTime(SETTLE_MS), takeUntilDestroyed())
-      .subscribe(() => void this.readPlan());
-    const ofDay = computed(() => this.day.today()?.day);
-    effect(() => {
-      const today = ofDay();
-      if (today !== undefined) untracked(() => void this.read(today));
-    });
     effect(() => {
       const problem = this.problem();
       const kept = this.kept();
@@ -162,34 +134,6 @@ export class DayStore {
   readonly dogName = (visitId: string): string => this.day.tags().find((t) => t.visit.visitId === visitId)?.visit.dog.name ?? '';
   readonly personName = (staffId: string): string =>
     (this.people().find((p) => p.staffId === staffId) ?? this.day.today()?.staff.find((s) => s.staffId === staffId))?.name ?? '';
-
-  private async read(day: string): Promise<void> {
-    const [book, plan] = await Promise.all([this.book.days(day, day), this.book.plan(day)]);
-    if (book.ok && plan.ok) {
-      this.show({ day, people: book.value.people, kept: plan.value });
-      await this.db.answers.put({ key: KEY, value: { day, people: book.value.people, kept: plan.value } });
-      return;
-    }
-    for (const answer of [book, plan])
-      if (!answer.ok && answer.failure.kind === 'refused') this.trouble.set(sayFailure(this.words, answer.failure));
-    const before = DAY_KEPT.safeParse((await this.db.answers.get(KEY))?.value);
-    if (this.readOn() !== day && before.success && before.data.day === day) this.show(before.data);
-    else if (this.readOn() !== day)
-      this.offline.set($localize`:@@day.offline:The server does not answer: the plan of the day is shown when it does.`);
-  }
-  private show({ day, people, kept }: z.infer<typeof DAY_KEPT>): void {
-    this.people.set(people);
-    this.kept.set(kept);
-    this.readOn.set(day);
-    this.offline.set('');
-  }
-  /** Somebody else may have taken a plan. */
-  private async readPlan(): Promise<void> {
-    const day = this.readOn();
-    if (day === '') return this.read(this.day.today()?.day ?? '');
-    const plan = await this.book.plan(day);
-    if (plan.ok && plan.value?.version !== this.kept()?.version) this.kept.set(plan.value);
-  }
 
   private plan(problem: DayProblem, kept: KeptDayPlan | null, limitMs: number, mustWait = false): void {
     this.searching.set(true);
@@ -215,7 +159,7 @@ export class DayStore {
       },
       () => {
         this.searching.set(false);
-        this.trouble.set($localize`:@@day.failed:The day could not be planned. Load the page again; nothing is lost.`);
+        this.taken.trouble.set($localize`:@@day.failed:The day could not be planned. Load the page again; nothing is lost.`);
       },
     );
   }
@@ -263,13 +207,9 @@ export class DayStore {
   async take(): Promise<boolean> {
     const [proposal, today] = [this.proposal(), this.day.today()?.day];
     if (!proposal || today === undefined) return false;
-    this.keeping.set(true);
-    this.trouble.set('');
     const { schedule } = proposal.plan;
     const wished = new Map(this.problem()?.dogs.map((d) => [d.id, d.wishedBy?.at ?? null]));
-    const answer = await this.book.keepPlan({
-      day: today,
-      version: this.kept()?.version ?? 0,
+    const isKept = await this.taken.keep(today, {
       schedule: { stretches: [...schedule.stretches], breaks: [...schedule.breaks], unplaced: [...schedule.unplaced] },
       put: [...this.put()].map(([visitId, fixed]) => ({ visitId, ...fixed })),
       told: proposal.odds.dogs.map((d) => ({
@@ -281,14 +221,9 @@ export class DayStore {
       })),
       inTime: proposal.odds.inTime,
     });
-    this.keeping.set(false);
-    if (!answer.ok) {
-      this.trouble.set(sayFailure(this.words, answer.failure));
-      if (answer.failure.kind === 'refused') void this.read(today);
-      return false;
-    }
+    if (!isKept) return false;
     this.going.set({ schedule, odds: proposal.odds, overWaits: proposal.overWaits });
-    this.kept.set(answer.value);
+    this.taken.dropped.set(null);
     await this.bookWithWhoTakes(schedule);
     return true;
   }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { momentOf } from '@mansuet/core/days';
+import { clockOfMinute, momentOf } from '@mansuet/core/days';
 import { hereSince, whyThere } from '@mansuet/core/day';
 import type { EventDraft } from '@mansuet/core/log';
 import { BOOKING_OFF, type BookingOff } from '@mansuet/core/words';
@@ -20,7 +20,7 @@ import { mainHands } from './day-changes';
 import { DayStore } from './day-store';
 import type { PutAt } from './lead-lines';
 import { inTen } from './say-chance';
-import { clockOf, clockOfMinute } from '../wording/formats';
+import { clockOf } from '../wording/formats';
 
 /** A later arrival is told by one press, minutes from now. */
 const LATER = [15, 30, 60] as const;

@@ -1,6 +1,5 @@
 import type { DayOdds } from '@mansuet/core/day';
-import { clockOf, type Zone } from '@mansuet/core/days';
-import { minuteOfDay } from '@mansuet/core/next-visit';
+import { clockOf, minuteOfDay, type Zone } from '@mansuet/core/days';
 import { saying, type Saying } from '@mansuet/core/words';
 import type { Tag } from '../today/today.service';
 import { clockOf as sayClock } from '../wording/formats';

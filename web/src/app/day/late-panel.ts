@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { momentOf } from '@mansuet/core/days';
+import { clockOfMinute, momentOf } from '@mansuet/core/days';
 import { BookService } from '../book/book.service';
 import { TextField } from '../controls/text-field';
 import { Notice } from '../controls/notice';
@@ -12,7 +12,7 @@ import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
 import { DayStore } from './day-store';
 import { type LateDog, lateDogs } from './late-dogs';
-import { clockOf, clockOfMinute } from '../wording/formats';
+import { clockOf } from '../wording/formats';
 
 /** Who will be ready later than was said: each with a message ready for the owner. */
 @Component({

@@ -4,7 +4,6 @@ import type { DayDog, DaySchedule, PlacedStretch } from '@mansuet/core/day';
 import { emptyVisit } from '@mansuet/core/visit';
 import type { Tag } from '../today/today.service';
 import { lateDogs } from './late-dogs';
-import { clockOfMinute } from '../wording/formats';
 import { LeadLines, type PutAt } from './lead-lines';
 import { linesOfDay, type LineTag, stackOf } from './lines-of-day';
 import { inTen } from './say-chance';
@@ -222,9 +221,8 @@ describe('lead lines on the screen', () => {
 });
 
 describe('what is said of a day', () => {
-  it('has chances in plain words and clocks past midnight', () => {
+  it('has chances in plain words', () => {
     expect([0.99, 0.81, 0.04].map(inTen)).toEqual(['almost surely', 'about 8 in 10', 'hardly ever']);
-    expect([570, 1450].map(clockOfMinute)).toEqual(['09:30', '00:10']);
   });
 
   it('finds who will be late, against what was booked or told last, the latest first', () => {

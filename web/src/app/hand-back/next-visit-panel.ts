@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { DAY_TAKEN, NO_OPENING } from '@mansuet/core/contract';
 import { openDayNear, openOn } from '@mansuet/core/day';
-import { momentOf } from '@mansuet/core/days';
-import { minuteOfDay, proposeHour, type Taken, usualService } from '@mansuet/core/next-visit';
+import { minuteOfDay, momentOf } from '@mansuet/core/days';
+import { proposeHour, type Taken, usualService } from '@mansuet/core/next-visit';
 import { summarize } from '@mansuet/core/visit';
 import { reason, type ServiceItem } from '@mansuet/core/words';
 import { ChoiceGroup } from '../controls/choice-group';

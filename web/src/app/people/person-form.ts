@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { type Person, PERSON_FORM, type PersonForm } from '@mansuet/core/contract';
-import { ROLES } from '@mansuet/core/words';
+import { HAND_WORK, ROLES } from '@mansuet/core/words';
 import { choicesOf } from '../controls/choice';
 import { ChoiceGroup } from '../controls/choice-group';
 import { FormErrors } from '../controls/form-errors';
@@ -13,6 +13,7 @@ import { DaysOffList } from '../salon/days-off';
 import { KeptForm } from '../controls/kept-form';
 import { WeekHours } from '../salon/week-hours';
 import { SessionService } from '../server/session.service';
+import { kgOf } from '../wording/formats';
 import { RANGES } from '../wording/ranges';
 import { Words } from '../wording/words.service';
 import { PeopleService } from './people-service';
@@ -42,6 +43,16 @@ export class PersonFormPanel {
     return { name, role, trained, week, breaks, off, limits, version };
   });
   protected readonly opening = computed(() => this.session.signedIn()?.salon.opening.week ?? []);
+
+  /** What they want less of than the house's limit; empty where they said nothing. */
+  protected readonly ownHands = computed(() => {
+    const { hands } = this.person();
+    return HAND_WORK.flatMap((work) => {
+      const most = hands[work];
+      if (most === null) return [];
+      return [`${this.words.heading('handWork', work)} ${work === 'lifted' ? kgOf(most) : `${most} min`}`];
+    }).join(', ');
+  });
 
   protected set(part: Partial<PersonForm>): void {
     this.now.update((n) => ({ ...n, ...part }));

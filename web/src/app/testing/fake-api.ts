@@ -63,6 +63,7 @@ export class FakeApi {
     ['GET /due', () => ({ ok: true, value: { due: [] } })],
     ['GET /book?', () => ({ ok: true, value: { people: [], visits: [] } })],
     ['GET /day-plan', () => ({ ok: true, value: { kept: null } })],
+    ['GET /wishes', () => ({ ok: true, value: { wishes: [] } })],
     ['GET /booked-ahead', () => ({ ok: true, value: { visits: [] } })],
   ]);
 

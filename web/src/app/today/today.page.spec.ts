@@ -142,6 +142,23 @@ describe('TodayPage', () => {
     expect(asked()).toEqual([`/visits/${VISIT}`, `/visits/${other}`]);
   });
 
+  it('has what owners chose, and not what they have yet to choose', async () => {
+    const time = { arrivesAt: '2026-12-03T09:00:00Z', groomerId: STAFF, groomer: 'Rafael Quist' };
+    const wish = { linkId: VISIT, dogId: DOG, dog: 'Sedge', owner: 'Ruben', phone: '0550 2', minutes: 90, times: [time] };
+    const at = { madeAt: '2026-11-29T10:00:00Z' };
+    api.answer('GET /wishes', {
+      wishes: [
+        { ...wish, ...at, state: 'answered', answer: { chosen: 0, says: '' }, isFree: true },
+        { ...wish, ...at, linkId: DOG, dog: 'Reed', state: 'open', answer: null, isFree: false },
+      ],
+    });
+    api.answer('GET /today', today([]));
+    const page = await render();
+    await until(fixture, () => page.querySelector('[aria-label="Book Sedge as its owner chose"]') !== null);
+    expect(page.textContent).toContain('Owners have answered');
+    expect(page.textContent).not.toContain('Reed');
+  });
+
   it('says what to do when no dog is booked', async () => {
     api.answer('GET /today', { ...today([]), visits: [] });
     expect((await render()).textContent).toContain('No dog is booked today');

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { WishesList } from '../book/wishes-list';
 import { DayPanel } from '../day/day-panel';
 import { DueList } from './due-list';
 import { EmptyState } from '../controls/empty-state';
@@ -21,7 +22,7 @@ const OVER: ReadonlySet<string> = new Set(['gone', 'off']);
 /** All dogs of the day: what each needs next, the most urgent first. */
 @Component({
   selector: 'man-today',
-  imports: [DayPanel, DueList, EmptyState, HandlingMark, Notice, RouterLink],
+  imports: [DayPanel, DueList, EmptyState, HandlingMark, Notice, RouterLink, WishesList],
   templateUrl: './today.page.html',
   styleUrl: './today.page.less',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,5 +1,5 @@
 import { signal } from '@angular/core';
-import { sayClock, sayDate, type DateLength } from '@mansuet/core/days';
+import { clockOfMinute, sayClock, sayDate, type DateLength } from '@mansuet/core/days';
 import { type KeptUnit, saySize, sayMeasure } from '@mansuet/core/locales';
 import { type Formats, USUAL_FORMATS } from '@mansuet/core/words';
 
@@ -12,13 +12,6 @@ export const clockTime = (clock: string): string => sayClock(clock, FORMATS().cl
 export const clockOf = (minute: number): string => clockTime(clockOfMinute(minute));
 /** A full hour on an axis: short, for there are many. */
 export const hourOf = (minute: number): string => clockOf(minute).replace(':00 ', ' ');
-/** The same as fields of time take it. `clockOfMinute(570) // => '09:30'` */
-export function clockOfMinute(minute: number): string {
-  const at = ((Math.round(minute) % DAY) + DAY) % DAY;
-  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
-}
-const DAY = 24 * 60;
-
 /** @param date ISO @returns empty for what is no date */
 export const dateOf = (date: string, length: DateLength): string => sayDate(date, FORMATS().date, length);
 

@@ -21,7 +21,8 @@ export const PROBLEMS_SENTENCES = {
   'form.ends_before': 'It ends before it begins.',
   'form.two_months': 'At most two months from the first day.',
   'form.say_when': 'Choose one of them, or say what would be right.',
-  'problem.time_taken': 'Somebody else has this time by now. Offer other times.',
+  'problem.time_taken':
+    'This time is not free any more: somebody else has it, or whoever would take the dog does not work then. Offer other times.',
   'form.room_missing': 'Give the room it stands in.',
   'form.currency_unknown': 'Three capital letters, as EUR or USD.',
   'form.two_alike': 'Another one has this name already.',
