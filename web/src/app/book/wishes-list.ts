@@ -84,7 +84,7 @@ const LOOK_MS = 120_000;
       margin-bottom: 12px;
     }
     h2 {
-      margin-bottom: 6px;
+      margin: 14px 0 6px;
     }
     li {
       display: grid;
