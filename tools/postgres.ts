@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import {
+  appendFileSync,
   chmodSync,
   chownSync,
   existsSync,
@@ -76,36 +77,26 @@ export function dataDirectory(name: string): string {
   return `/var/tmp/mansuet-${createHash('sha256').update(RUN).digest('hex').slice(0, 12)}-${name}`;
 }
 
-function asPostgres(command: string, args: readonly string[], input?: string): { code: number; output: string } {
+/** Runs a command as the user that PostgreSQL runs as. */
+export function asPostgres(command: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): { code: number; output: string } {
   const [program, all] = isRoot() ? ['runuser', ['-u', 'postgres', '--', command, ...args]] : [command, [...args]];
-  const done = spawnSync(program, all, { cwd: '/', encoding: 'utf8', ...(input === undefined ? {} : { input }) });
+  const done = spawnSync(program, all, { cwd: '/', encoding: 'utf8', env: { ...process.env, ...env }, maxBuffer: 256 * 1024 * 1024 });
   return { code: done.status ?? 1, output: `${done.stdout}${done.stderr}` };
 }
 
 /** Short: the name of a socket may have a hundred letters. */
-const socketDirectory = (data: string): string => join(tmpdir(), `mansuet-${createHash('sha256').update(data).digest('hex').slice(0, 10)}`);
+export const socketDirectory = (data: string): string =>
+  join(tmpdir(), `mansuet-${createHash('sha256').update(data).digest('hex').slice(0, 10)}`);
+
+/** Settings of the database that are ours, by name. */
+export type Settings = Readonly<Record<string, string>>;
 
 /** Starts the private cluster, making it when there is none. A cluster that already runs is used as it is. */
-export async function startCluster(name: string, port: number): Promise<Cluster> {
+export async function startCluster(name: string, port: number, settings: Settings = {}): Promise<Cluster> {
   const data = dataDirectory(name);
   const secret = secrets();
-  const socket = socketDirectory(data);
-  mkdirSync(socket, { recursive: true, mode: 0o700 });
-  own(socket);
   if (!existsSync(join(data, 'PG_VERSION'))) makeCluster(data, secret.admin);
-  const running = asPostgres(pgProgram('pg_ctl'), ['status', '-D', data]).code === 0;
-  const actual = running ? runningPort(data) : port;
-  if (!running) {
-    if (!(await isFree(port)))
-      throw new Plain(`Port ${port} for the database is in use. Choose another: MANSUET_PG_PORT=${port + 1} ./mansuet …`);
-    const log = join(data, 'server.log');
-    const options = `-p ${port} -k ${socket} -h 127.0.0.1`;
-    const started = asPostgres(pgProgram('pg_ctl'), ['start', '-w', '-t', '60', '-D', data, '-l', log, '-o', options]);
-    if (started.code !== 0)
-      throw new Plain(
-        `The database did not start:\n${started.output.trim()}\n${tail(log)}\nIf it is damaged, ./mansuet reset moves it aside and the next start makes a new one.`,
-      );
-  }
+  const actual = await bootCluster(name, port, settings);
   const url: Cluster['url'] = (role, database) =>
     `postgres://${role}:${secret[role === 'mansuet_admin' ? 'admin' : role === 'mansuet_owner' ? 'owner' : 'app']}@127.0.0.1:${actual}/${database}`;
   const stop = () => void asPostgres(pgProgram('pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
@@ -117,9 +108,49 @@ export async function startCluster(name: string, port: number): Promise<Cluster>
     remove: () => {
       stop();
       rmSync(data, { recursive: true, force: true });
-      rmSync(socket, { recursive: true, force: true });
+      rmSync(socketDirectory(data), { recursive: true, force: true });
     },
   };
+}
+
+/** Starts a cluster that is there, and nothing more. @returns the port that it has */
+export async function bootCluster(name: string, port: number, settings: Settings): Promise<number> {
+  const data = dataDirectory(name);
+  const socket = socketDirectory(data);
+  mkdirSync(socket, { recursive: true, mode: 0o700 });
+  own(socket);
+  if (asPostgres(pgProgram('pg_ctl'), ['status', '-D', data]).code === 0) return runningPort(data);
+  if (!(await isFree(port)))
+    throw new Plain(`Port ${port} for the database is in use. Choose another: MANSUET_PG_PORT=${port + 1} ./mansuet …`);
+  writeSettings(data, settings);
+  withChecksums(data);
+  const log = join(data, 'server.log');
+  const options = `-p ${port} -k ${socket} -h 127.0.0.1`;
+  const started = asPostgres(pgProgram('pg_ctl'), ['start', '-w', '-t', '120', '-D', data, '-l', log, '-o', options]);
+  if (started.code !== 0)
+    throw new Plain(
+      `The database did not start:\n${started.output.trim()}\n${tail(log)}\nIf it is damaged, ./mansuet reset moves it aside and the next start makes a new one.`,
+    );
+  return port;
+}
+
+/** Ours are in a file of their own, written anew before each start: what a restore brought of another folder does not stay. */
+function writeSettings(data: string, settings: Settings): void {
+  const conf = join(data, 'postgresql.conf');
+  const include = "include_if_exists = 'mansuet.conf'";
+  if (!readFileSync(conf, 'utf8').includes(include)) appendFileSync(conf, `\n${include}\n`);
+  const file = join(data, 'mansuet.conf');
+  const lines = Object.entries(settings).map(([key, value]) => `${key} = '${value.replaceAll("'", "''")}'\n`);
+  writeFileSync(file, lines.join(''), { mode: 0o600 });
+  own(file);
+}
+
+/** A page that the disk has spoilt is found when it is read: clusters of earlier versions learn it at their next start. */
+function withChecksums(data: string): void {
+  const has = asPostgres(pgProgram('pg_controldata'), ['-D', data]).output;
+  if (!/^Data page checksum version:\s+0$/m.test(has) || !/^Database cluster state:\s+shut down$/m.test(has)) return;
+  const done = asPostgres(pgProgram('pg_checksums'), ['--enable', '-D', data]);
+  if (done.code !== 0) throw new Plain(`The database could not be given checksums:\n${done.output.trim()}`);
 }
 
 export const clusterExists = (name: string): boolean => existsSync(join(dataDirectory(name), 'PG_VERSION'));
@@ -195,6 +226,7 @@ function makeCluster(data: string, password: string): void {
       '-E',
       'UTF8',
       '--locale=C.UTF-8',
+      '--data-checksums',
       '--no-instructions',
     ]);
     if (made.code !== 0) {
@@ -207,7 +239,7 @@ function makeCluster(data: string, password: string): void {
 }
 
 /** Gives a path to the user that runs PostgreSQL when we are root. */
-function own(path: string): void {
+export function own(path: string): void {
   if (!isRoot()) return;
   const id = (flag: string): number => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
   if (statSync(path).uid !== id('-u')) chownSync(path, id('-u'), id('-g'));

@@ -7,10 +7,26 @@ import { Plain, ROOT, RUN, WEB_DIST } from './place.js';
 import { isFree } from './free-port.js';
 import { type Cluster, clusterPort, ensureDatabase, secrets, startCluster, stopCluster } from './postgres.js';
 import { must, startDetached } from './run-command.js';
-import { alive, keepRunning, runningServer, stopServer } from './running-server.js';
+import { backupBeforeUpdate, startBacked } from './backup/with-server.js';
+import { backupsOf, hasBackupTool } from './backup/backups-of.js';
+import { rotate } from './rotate.js';
+import { alive, keepRunning, NIGHT_WATCH, runningServer, stopServer } from './running-server.js';
 import { readPorts, SALON_KINDS, SALON_PLACES } from './salons.js';
 
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
+
+/** `./mansuet serve --stay`: the same, and stays until it is told to end, or the server ends by itself; what it started ends with it. @throws Plain then */
+export async function stay(kind: 'demo' | 'serve'): Promise<void> {
+  await start(kind);
+  const ended = new Promise<void>((done) => {
+    for (const signal of ['SIGTERM', 'SIGINT'] as const) process.once(signal, () => done());
+  });
+  let told = false;
+  void ended.then(() => (told = true));
+  while (!told && runningServer()) await Promise.race([ended, new Promise((done) => setTimeout(done, 1_000))]);
+  stop();
+  if (!told) throw new Plain(`The server ended by itself. Its log is in ${join(RUN, 'server.log').replace(`${ROOT}/`, '')}.`);
+}
 
 /** `./mansuet demo` and `./mansuet serve`: build, database, migrations, data, server. */
 export async function start(kind: 'demo' | 'serve'): Promise<void> {
@@ -26,15 +42,23 @@ export async function start(kind: 'demo' | 'serve'): Promise<void> {
     );
   await build(say);
   stopServer();
+  stopServer(NIGHT_WATCH);
   for (const other of SALON_KINDS) if (other !== salon) stopCluster(SALON_PLACES[other].cluster);
-  const cluster = await startCluster(place.cluster, pgPort);
+  const backups = kind === 'serve' && hasBackupTool() ? backupsOf(process.env) : undefined;
+  const cluster = backups ? await startBacked(backups, pgPort) : await startCluster(place.cluster, pgPort);
   await ensureDatabase(cluster, place.database);
+  if (backups) await backupBeforeUpdate(backups, cluster, place.database);
   const env = { ...environment(cluster, place.database, port, kind === 'demo'), ...reach.env, MANSUET_OUTBOX_DIR: place.outbox };
   if (kind === 'demo') say((await must('Loading the demo salon', process.execPath, ['demo/dist/main.js'], env)).trim());
   const log = join(RUN, 'server.log');
+  rotate(log);
   const pid = startDetached(process.execPath, ['server/dist/main.js'], env, log);
   keepRunning({ pid, port });
   await untilHealthy(reach, port, pid, log);
+  if (backups) {
+    const watch = startDetached(process.execPath, ['--import', 'tsx', NIGHT_WATCH.program], {}, join(RUN, 'night-watch.log'));
+    keepRunning({ pid: watch, port: 0 }, NIGHT_WATCH);
+  }
   say(`\nMansuet is at ${reach.url}`);
   if (reach.door) {
     say(
@@ -45,7 +69,14 @@ export async function start(kind: 'demo' | 'serve'): Promise<void> {
   if (kind === 'demo') {
     say('Demo logins:');
     for (const d of DEMO_LOGINS) say(`  ${d.login.padEnd(8)} ${d.password.padEnd(18)} ${d.name}, ${d.role}`);
-  } else say('The first page sets up your salon.');
+  } else {
+    say('The first page sets up your salon.');
+    say(
+      backups
+        ? `A backup is taken each night, into ${backups.place.folder}: ./mansuet backup --list shows what is kept.`
+        : 'NOTHING IS BACKED UP: pgBackRest is not installed here.',
+    );
+  }
   say('Stop it with ./mansuet stop. Its log is in .run/server.log.');
 }
 
@@ -88,6 +119,7 @@ async function untilHealthy(reach: Reach, port: number, pid: number, log: string
 
 export function stop(): void {
   const was = stopServer();
+  stopServer(NIGHT_WATCH);
   for (const kind of SALON_KINDS) stopCluster(SALON_PLACES[kind].cluster);
   say(was ? 'Stopped. The data is kept.' : 'Nothing was running. The data is kept.');
 }

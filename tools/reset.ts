@@ -1,11 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { closeSync, existsSync, mkdirSync, openSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { createInterface } from 'node:readline/promises';
 import { Plain, ROOT, RUN } from './place.js';
+import { askFor, stampOf } from './ask-first.js';
 import { freePort } from './free-port.js';
 import { type Cluster, clusterExists, dropCluster, pgProgram, setAside, startCluster, stopCluster, withClient } from './postgres.js';
-import { runningServer, stopServer } from './running-server.js';
+import { NIGHT_WATCH, runningServer, stopServer } from './running-server.js';
 import { SALON_KINDS, SALON_PLACES, type SalonKind } from './salons.js';
 
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
@@ -38,6 +38,7 @@ export async function reset(asked: string | undefined, now: Date): Promise<void>
   const held = await whatIsHeld(cluster, database, kind);
   await askFor(held.name, `This deletes ${title} "${held.name}": ${held.counts}, and its messages in ${short(outbox)}.`);
   stopServer();
+  if (kind === 'salon') stopServer(NIGHT_WATCH);
   const dump = writeDump(cluster, database, kind, now);
   if (dump) say(`A plain dump lies in ${short(dump)}. Read it back with: psql -d … -f ${short(dump)}`);
   stopCluster(name);
@@ -77,20 +78,6 @@ async function whatIsHeld(cluster: Cluster, database: string, kind: SalonKind): 
       : { name: kind, counts: 'no salon was set up yet' };
   });
 }
-
-/** @throws Plain unless the name is typed, or piped in */
-async function askFor(name: string, what: string): Promise<void> {
-  say(what);
-  const asking = createInterface({ input: process.stdin, output: process.stdout });
-  const typed = await new Promise<string>((done) => {
-    asking.once('close', () => done(''));
-    void asking.question(`Type ${name} to go on, anything else to leave it as it is: `).then(done);
-  });
-  asking.close();
-  if (typed.trim() !== name) throw new Plain('\nNothing was deleted.');
-}
-
-const stampOf = (now: Date): string => now.toISOString().slice(0, 19).replaceAll(':', '-');
 
 /** @throws Plain when it could not be written whole */
 function writeDump(cluster: Cluster, database: string, kind: SalonKind, now: Date): string | undefined {

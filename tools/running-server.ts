@@ -1,13 +1,21 @@
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import * as z from 'zod';
 import { RUN } from './place.js';
 
-const PID_FILE = join(RUN, 'server.json');
-
-interface Running {
-  readonly pid: number;
-  readonly port: number;
+/** A process that a start leaves running: where it is remembered, and how its command is told from another program's that has its number by now. */
+interface Kept {
+  readonly file: string;
+  readonly program: string;
 }
+export const SERVER: Kept = { file: 'server.json', program: 'server/dist/main.js' };
+/** Takes a backup each night. */
+export const NIGHT_WATCH: Kept = { file: 'night-watch.json', program: 'tools/backup/night-watch.ts' };
+
+const RUNNING = z.object({ pid: z.int().positive(), port: z.int().min(0) });
+type Running = z.infer<typeof RUNNING>;
+
+const fileOf = (kept: Kept): string => join(RUN, kept.file);
 
 export function alive(pid: number): boolean {
   try {
@@ -20,25 +28,21 @@ export function alive(pid: number): boolean {
 
 const commandOf = (pid: number): string => (existsSync(`/proc/${pid}/cmdline`) ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : '');
 
-export function keepRunning(server: Running): void {
-  writeFileSync(PID_FILE, JSON.stringify(server));
+export function keepRunning(running: Running, kept = SERVER): void {
+  writeFileSync(fileOf(kept), JSON.stringify(running));
 }
 
-/** The server of an earlier start that still runs. A pid may belong to another program by now: only our own counts. */
-export function runningServer(): Running | undefined {
-  if (!existsSync(PID_FILE)) return undefined;
-  const read: unknown = JSON.parse(readFileSync(PID_FILE, 'utf8'));
-  const number = (key: string): unknown => (typeof read === 'object' && read !== null ? Reflect.get(read, key) : undefined);
-  const [pid, port] = [number('pid'), number('port')];
-  if (typeof pid !== 'number' || typeof port !== 'number' || !alive(pid) || !commandOf(pid).includes('server/dist/main.js'))
-    return undefined;
-  return { pid, port };
+/** The process of an earlier start that still runs. A pid may belong to another program by now: only our own counts. */
+export function runningServer(kept = SERVER): Running | undefined {
+  if (!existsSync(fileOf(kept))) return undefined;
+  const read = RUNNING.safeParse(JSON.parse(readFileSync(fileOf(kept), 'utf8')));
+  return read.success && alive(read.data.pid) && commandOf(read.data.pid).includes(kept.program) ? read.data : undefined;
 }
 
-/** Ends the server of an earlier start, if it still runs. */
-export function stopServer(): boolean {
-  const server = runningServer();
-  rmSync(PID_FILE, { force: true });
+/** Ends the process of an earlier start, if it still runs. */
+export function stopServer(kept = SERVER): boolean {
+  const server = runningServer(kept);
+  rmSync(fileOf(kept), { force: true });
   if (!server) return false;
   process.kill(server.pid, 'SIGTERM');
   for (let i = 0; i < 100 && alive(server.pid); i++) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 50);

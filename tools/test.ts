@@ -59,6 +59,15 @@ export async function test(only: readonly string[]): Promise<number> {
           env: { TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json') },
         }),
     },
+    // A salon is backed up, its machine dies, another one reads it back.
+    {
+      name: 'restore',
+      go: () =>
+        run(process.execPath, ['--import', 'tsx', 'tools/backup/drill.ts'], {
+          show: true,
+          env: { TSX_TSCONFIG_PATH: join(ROOT, 'tools', 'tsconfig.json') },
+        }),
+    },
     {
       name: 'browser',
       go: () =>

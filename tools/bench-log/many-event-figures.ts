@@ -45,12 +45,12 @@ export async function manyEventFigures(salon: BenchSalon, row: Row): Promise<voi
     );
 }
 
-/** Copies of the visits that the demo has recorded, each some weeks earlier and of some other dog, until there are so many entries. */
-async function growTo(adminUrl: string, entries: number): Promise<void> {
+/** Copies of the visits that are there and have come as far as a phase, such as those that the demo has recorded, each some weeks earlier and of some other dog, until there are so many entries. */
+export async function growTo(adminUrl: string, entries: number, like: { readonly phase: string } = { phase: 'gone' }): Promise<void> {
   const client = new pg.Client({ connectionString: adminUrl });
   await client.connect();
   try {
-    await client.query('create temp table old as select visit_id from visit where phase = $1', ['gone']);
+    await client.query('create temp table old as select visit_id from visit where phase = $1', [like.phase]);
     const { rows } = await client.query<{ all: string; each: string }>(
       `select (select count(*) from visit_event) as all, (select count(*) from visit_event join old using (visit_id)) as each`,
     );
@@ -71,7 +71,7 @@ async function growTo(adminUrl: string, entries: number): Promise<void> {
     await client.query(
       `insert into visit_event (salon_id, event_id, visit_id, at, by_staff, device, stamp_wall_ms, stamp_counter, v, type, body, act)
         select e.salon_id, gen_random_uuid(), c.visit_id, e.at - c.n * interval '7 hours', e.by_staff, e.device,
-          e.stamp_wall_ms - c.n * 25200000, e.stamp_counter, e.v, e.type, e.body, e.act
+          e.stamp_wall_ms - c.n::bigint * 25200000, e.stamp_counter, e.v, e.type, e.body, e.act
         from copy c join visit_event e on e.visit_id = c.was`,
     );
     // What the database does by itself within minutes: the bench does not wait for it.

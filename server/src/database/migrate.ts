@@ -29,6 +29,17 @@ const MIGRATIONS = {
   '012-hands-formats-wishes': handsFormatsWishes,
 };
 
+/** Names of migrations that this version would make; all of them where nothing was made yet. */
+export async function pendingMigrations(ownerUrl: string): Promise<{ readonly pending: string[]; readonly isNew: boolean }> {
+  const db = new Kysely<unknown>({ dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: ownerUrl, max: 1 }) }) });
+  try {
+    const all = await new Migrator({ db, provider: { getMigrations: () => Promise.resolve(MIGRATIONS) } }).getMigrations();
+    return { pending: all.flatMap((m) => (m.executedAt ? [] : [m.name])), isNew: all.every((m) => !m.executedAt) };
+  } finally {
+    await db.destroy();
+  }
+}
+
 /** Brings the tables up to date. Kysely takes an advisory lock, so that of several servers one migrates and the others wait. @throws the first error */
 export async function migrate(ownerUrl: string): Promise<void> {
   const db = new Kysely<unknown>({ dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: ownerUrl, max: 2 }) }) });

@@ -1,0 +1,32 @@
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import * as z from 'zod';
+import { RUN } from '../place.js';
+
+const LAST = z.object({
+  begunAt: z.iso.datetime(),
+  endedAt: z.iso.datetime(),
+  ok: z.boolean(),
+  /** What went wrong, in words; what is kept, where nothing did. */
+  says: z.string(),
+});
+export type LastBackup = z.infer<typeof LAST>;
+
+export const LAST_BACKUP_FILE = join(RUN, 'last-backup.json');
+
+/** How the last backup went; `undefined` where none was begun, or the file cannot be read. */
+export function readLastBackup(file = LAST_BACKUP_FILE): LastBackup | undefined {
+  if (!existsSync(file)) return undefined;
+  try {
+    return LAST.parse(JSON.parse(readFileSync(file, 'utf8')));
+  } catch (error) {
+    // Half written, or of another version: the next one is due then.
+    if (error instanceof SyntaxError || error instanceof z.ZodError) return undefined;
+    throw error;
+  }
+}
+
+export function writeLastBackup(last: LastBackup, file = LAST_BACKUP_FILE): void {
+  writeFileSync(`${file}.new`, JSON.stringify(last));
+  renameSync(`${file}.new`, file);
+}
