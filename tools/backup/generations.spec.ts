@@ -1,4 +1,3 @@
-import { ZodError } from 'zod';
 import { type Generation, isDue, nextKind, readGenerations, sayBytes, sayGeneration } from './generations.js';
 import { momentOf } from './restore.js';
 
@@ -35,7 +34,7 @@ describe('backups that are kept', () => {
     ]);
     expect(read[0]?.endedAt).toEqual(new Date(2_000_000));
     expect(readGenerations('[]', 'salon')).toEqual([]);
-    expect(() => readGenerations('{}', 'salon')).toThrowError(ZodError);
+    expect(() => readGenerations('{}', 'salon')).toThrow();
   });
 
   it('are whole once a week, and changes on the days between; a damaged one counts as none', () => {

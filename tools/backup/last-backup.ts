@@ -18,10 +18,11 @@ export const LAST_BACKUP_FILE = join(RUN, 'last-backup.json');
 export function readLastBackup(file = LAST_BACKUP_FILE): LastBackup | undefined {
   if (!existsSync(file)) return undefined;
   try {
-    return LAST.parse(JSON.parse(readFileSync(file, 'utf8')));
+    // Of another version: the next one is due then.
+    return LAST.safeParse(JSON.parse(readFileSync(file, 'utf8'))).data;
   } catch (error) {
-    // Half written, or of another version: the next one is due then.
-    if (error instanceof SyntaxError || error instanceof z.ZodError) return undefined;
+    // So is it where the disk kept half of it.
+    if (error instanceof SyntaxError) return undefined;
     throw error;
   }
 }
