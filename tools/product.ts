@@ -7,7 +7,6 @@ import { Plain, ROOT, RUN, WEB_DIST } from './place.js';
 import { isFree } from './free-port.js';
 import { type Cluster, clusterPort, ensureDatabase, secrets, startCluster, stopCluster } from './postgres.js';
 import { must, startDetached } from './run-command.js';
-import { backupBeforeUpdate, startBacked } from './backup/with-server.js';
 import { backupsOf, hasBackupTool } from './backup/backups-of.js';
 import { rotate } from './rotate.js';
 import { alive, keepRunning, NIGHT_WATCH, runningServer, stopServer } from './running-server.js';
@@ -45,6 +44,8 @@ export async function start(kind: 'demo' | 'serve'): Promise<void> {
   stopServer(NIGHT_WATCH);
   for (const other of SALON_KINDS) if (other !== salon) stopCluster(SALON_PLACES[other].cluster);
   const backups = kind === 'serve' && hasBackupTool() ? backupsOf(process.env) : undefined;
+  // What it knows of the server is there once that is built.
+  const { backupBeforeUpdate, startBacked } = await import('./backup/with-server.js');
   const cluster = backups ? await startBacked(backups, pgPort) : await startCluster(place.cluster, pgPort);
   await ensureDatabase(cluster, place.database);
   if (backups) await backupBeforeUpdate(backups, cluster, place.database);
