@@ -79,6 +79,7 @@ class Drill {
     await this.readBack({ label: this.repository.generations().at(-1)?.label }, last, 'from the oldest backup and the log since');
     this.wrongPassphrase();
     this.damaged();
+    await this.anotherDatabase();
   }
 
   private async readBack(what: { at?: Date; label?: string | undefined }, wanted: Contents, name: string): Promise<void> {
@@ -150,6 +151,23 @@ class Drill {
     spoil(largestIn(copy));
     const said = refusal(() => repository.verify());
     this.check('one byte that the disk has spoilt is found', said.includes('damaged'), said);
+  }
+
+  /** As after a reset: the folder has backups of a database that is gone. */
+  private async anotherDatabase(): Promise<void> {
+    this.clear(NEW);
+    const folder = join(this.folder, 'older');
+    cpSync(this.of.folder, folder, { recursive: true });
+    chownAll(folder);
+    const repository = new Repository({ ...this.of, cluster: NEW, folder });
+    const port = await freePort();
+    repository.configure(port);
+    repository.open(await startCluster(NEW, port, repository.settings()));
+    const aside = readdirSync(this.folder).filter((name) => name.startsWith('older-before-'));
+    this.check(
+      'backups of a database that is gone are put aside, and a new one can be kept',
+      aside.length === 1 && repository.generations().length === 0,
+    );
   }
 
   private kinds(): string {

@@ -1,5 +1,6 @@
-import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { stampOf } from '../ask-first.js';
 import { Plain } from '../place.js';
 import { asPostgres, type Cluster, dataDirectory, own, type Settings, socketDirectory } from '../postgres.js';
 import { type Generation, KEPT, readGenerations } from './generations.js';
@@ -15,6 +16,8 @@ export interface RepositoryPlace {
   readonly passphrase?: string | undefined;
 }
 
+/** The tool says so of backups that are not of this database. */
+const OF_ANOTHER = 'do not match the database';
 /** Log that the salon can lose in the backups, and not in the database, before the disk is full: then archiving gives up, and the salon goes on. Our default. */
 const QUEUE_MAX = '2GB';
 
@@ -75,7 +78,18 @@ export class Repository {
   /** The folder takes backups of this cluster from now on. @throws Plain when it cannot */
   open(cluster: Cluster): void {
     this.configure(cluster.port);
-    this.must('The folder of the backups could not be made ready', ['stanza-create'], cluster);
+    const ready = (): string => this.must('The folder of the backups could not be made ready', ['stanza-create'], cluster);
+    try {
+      ready();
+    } catch (error) {
+      if (!(error instanceof Plain) || !error.message.includes(OF_ANOTHER)) throw error;
+      // After a reset, or a restore from elsewhere: what was kept of the database before stays, and is not mixed with this one's.
+      const aside = `${this.place.folder}-before-${stampOf(new Date())}`;
+      renameSync(this.place.folder, aside);
+      process.stdout.write(`The backups of the database that was here before lie in ${aside} now.\n`);
+      this.configure(cluster.port);
+      ready();
+    }
   }
 
   /** Takes a backup, looks whether the log arrives, and lets go of what is older than is kept. */
