@@ -42,11 +42,17 @@ const ROUNDS = 1_000_000;
  * A change that makes a day worse by so much is taken about once in three times: at the beginning, from a day that is in hand, and at the end. In minutes of
  * waiting. Our defaults, by trying.
  */
-const WARM = 40;
+const WARM = 20;
 const WARM_FROM = 8;
 const COLD = 0.5;
 /** After this part of the time only what is no worse is taken, goal after goal. Our default, by trying. */
-const ANNEALED = 0.75;
+const ANNEALED = 0.9;
+/** It cools so many times, each time from the best day so far: one long cooling now and then ends in a hollow that it does not leave. Our default, by trying. */
+const COOLINGS = 5;
+/** Of the changes of a turn or of a time, how many go only a little way, and how far in turns and slots. Our defaults, by trying. */
+const NEAR_BY = 0.5;
+const NEAR_TURNS = 3;
+const NEAR_SLOTS = 4;
 /** While the search is on its way goals are weighed against each other, for it has to pass over days that are worse in an earlier one: in minutes of waiting. */
 const WORTH: DayTerms = { unplaced: 2_000, load: 60, waiting: 1, wishes: 1, overtime: 1, gaps: 0.1 };
 /** And by their place. Our defaults, by trying. */
@@ -102,6 +108,7 @@ export function planDay(problem: DayProblem, options: DayOptions = {}): DayPlan 
   let temperature = warm;
   let energy = energyOf(now);
   let polishes = false;
+  let cooling = 0;
   const isSmall = placer.items.length <= SMALL_DAY;
   let since = 0;
   const before = Array<Found>(MEMORY).fill(now);
@@ -111,8 +118,13 @@ export function planDay(problem: DayProblem, options: DayOptions = {}): DayPlan 
     if (tried % LOOK === 0) {
       const gone = Math.max(tried / rounds, clock ? (clock() - begun) / Math.max(1e-9, until - begun) : 0);
       if (gone >= 1) break;
-      temperature = warm * (COLD / warm) ** Math.min(1, gone / ANNEALED);
-      if (gone >= ANNEALED && !polishes) [polishes, now] = [true, best];
+      const cooled = (Math.min(1, gone / ANNEALED) * COOLINGS) % 1;
+      const coolings = Math.floor((gone / ANNEALED) * COOLINGS);
+      temperature = warm * (COLD / warm) ** cooled;
+      if (coolings > cooling) {
+        [cooling, now, energy] = [coolings, best, energyOf(best)];
+        polishes = gone >= ANNEALED;
+      }
     }
     const stuck = now.left[Math.floor(random() * now.left.length)];
     const waits = random() < ABOUT_WHO_WAITS ? now.waits[Math.floor(random() * now.waits.length)] : undefined;
@@ -231,6 +243,7 @@ function earlier(choice: DayChoice, nr: number, random: () => number): DayChoice
 /** One thing otherwise. @param about the dog that it is about, by number; any when it is not given */
 function changed(choice: DayChoice, problem: DayProblem, placer: DayPlacer, random: () => number, about?: number): DayChoice {
   const pick = (n: number): number => Math.min(n - 1, Math.floor(random() * n));
+  const aLittle = (most: number): number => (1 + pick(most)) * (random() < 0.5 ? -1 : 1);
   const { order, start, who, later, post } = choice;
   const dogs = problem.dogs.length;
   const what = random();
@@ -260,7 +273,8 @@ function changed(choice: DayChoice, problem: DayProblem, placer: DayPlacer, rand
     // Another turn: one item looks for its place earlier or later than others, or two change turns.
     const next = [...order];
     const [a, b] = [about === undefined ? pick(next.length) : next.indexOf(about), pick(next.length)];
-    if (random() < 0.5) next.splice(b, 0, ...next.splice(a, 1));
+    if (random() < NEAR_BY) next.splice(Math.max(0, Math.min(next.length - 1, a + aLittle(NEAR_TURNS))), 0, ...next.splice(a, 1));
+    else if (random() < 0.5) next.splice(b, 0, ...next.splice(a, 1));
     else [next[a], next[b]] = [next[b] ?? 0, next[a] ?? 0];
     return { ...choice, order: next };
   }
@@ -278,7 +292,10 @@ function changed(choice: DayChoice, problem: DayProblem, placer: DayPlacer, rand
   const nr = about ?? pick(placer.items.length);
   const item = placer.items[nr];
   if (!item) return choice;
-  const at = random() < 0.3 ? -1 : item.from + pick(Math.max(1, item.to - item.from + 1));
+  const before = start[nr] ?? -1;
+  const isNear = before >= 0 && random() < NEAR_BY;
+  const anywhere = random() < 0.3 ? -1 : item.from + pick(Math.max(1, item.to - item.from + 1));
+  const at = isNear ? Math.max(item.from, Math.min(item.to, before + aLittle(NEAR_SLOTS))) : anywhere;
   return { ...choice, start: start.map((was, i) => (i === nr ? at : was)) };
 }
 
