@@ -99,17 +99,12 @@ export async function startCluster(name: string, port: number, settings: Setting
   const actual = await bootCluster(name, port, settings);
   const url: Cluster['url'] = (role, database) =>
     `postgres://${role}:${secret[role === 'mansuet_admin' ? 'admin' : role === 'mansuet_owner' ? 'owner' : 'app']}@127.0.0.1:${actual}/${database}`;
-  const stop = () => void asPostgres(pgProgram('pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
   await makeRoles(url('mansuet_admin', 'postgres'), secret);
   return {
     port: actual,
     url,
-    stop,
-    remove: () => {
-      stop();
-      rmSync(data, { recursive: true, force: true });
-      rmSync(socketDirectory(data), { recursive: true, force: true });
-    },
+    stop: () => stopCluster(name),
+    remove: () => removeCluster(data),
   };
 }
 
@@ -164,7 +159,15 @@ export function clusterPort(name: string): number | undefined {
 
 /** Stops a cluster without starting one. */
 export function stopCluster(name: string): void {
-  if (clusterExists(name)) asPostgres(pgProgram('pg_ctl'), ['stop', '-D', dataDirectory(name), '-m', 'fast', '-w', '-t', '30']);
+  if (clusterExists(name)) halt(dataDirectory(name));
+}
+const halt = (data: string): void => void asPostgres(pgProgram('pg_ctl'), ['stop', '-D', data, '-m', 'fast', '-w', '-t', '30']);
+
+/** Stops a cluster and deletes it, with all that is in it. @param data its folder */
+export function removeCluster(data: string): void {
+  halt(data);
+  rmSync(data, { recursive: true, force: true });
+  rmSync(socketDirectory(data), { recursive: true, force: true });
 }
 
 /** Ends a cluster without a word, all its processes at once, as a machine that loses its power does. Resolves when they are gone. */

@@ -5,6 +5,7 @@ import { freePort } from './free-port.js';
 import { dropDatabase, ensureDatabase, startCluster } from './postgres.js';
 import { environment } from './product.js';
 import { run } from './run-command.js';
+import { TestRun } from './test-run.js';
 import { checkTypes } from './types.js';
 import { msToNoon } from './noon.js';
 
@@ -14,6 +15,7 @@ interface Stage {
   readonly go: () => Promise<{ code: number; output: string }>;
 }
 
+const CLUSTER = 'pg-test';
 const NPX = { show: true, env: { FORCE_COLOR: '0', NO_UPDATE_NOTIFIER: '1' } };
 const bin = (name: string): string => join(ROOT, 'node_modules', '.bin', name);
 const jasmine = (workspace: string, env: NodeJS.ProcessEnv) => () =>
@@ -24,8 +26,10 @@ const jasmine = (workspace: string, env: NodeJS.ProcessEnv) => () =>
 
 /** `./mansuet test`: every check, one closing line. Names of stages may be given to run only those. @returns the exit code */
 export async function test(only: readonly string[]): Promise<number> {
+  const say = (line: string): void => void process.stdout.write(`${line}\n`);
+  const own = new TestRun(say, [CLUSTER]);
   const port = await freePort();
-  const cluster = await startCluster('pg-test', await freePort());
+  const cluster = await startCluster(CLUSTER, await freePort());
   const database = 'mansuet_test';
   await dropDatabase(cluster, database);
   await ensureDatabase(cluster, database);
@@ -49,7 +53,7 @@ export async function test(only: readonly string[]): Promise<number> {
     { name: 'server', go: jasmine('server', serverEnv) },
     { name: 'demo', go: jasmine('demo', serverEnv) },
     { name: 'web', go: () => run(bin('ng'), ['test'], { ...NPX, cwd: join(ROOT, 'web') }) },
-    { name: 'build', go: async () => buildStage() },
+    { name: 'build', go: () => buildStage(say) },
     // Each fault of server, database and network once; `npm run faults` is the long version.
     {
       name: 'faults',
@@ -92,6 +96,7 @@ export async function test(only: readonly string[]): Promise<number> {
     }
   } finally {
     cluster.remove();
+    for (const was of own.end()) say(`Left by this run, ended now: ${was}`);
   }
   process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
   return failed === 0 && passed > 0 ? 0 : 1;
@@ -105,9 +110,9 @@ function count({ code, output }: { code: number; output: string }): { passed: nu
   return { passed: Number(line[1]), failed: code !== 0 && failed === 0 ? 1 : failed };
 }
 
-async function buildStage(): Promise<{ code: number; output: string }> {
+async function buildStage(say: (line: string) => void): Promise<{ code: number; output: string }> {
   try {
-    await build((line) => process.stdout.write(`${line}\n`));
+    await build(say);
     return { code: 0, output: '' };
   } catch (error) {
     process.stdout.write(`${error instanceof Error ? error.message : String(error)}\n`);
