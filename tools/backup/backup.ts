@@ -1,10 +1,12 @@
-import { cpSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs';
+import { existsSync } from 'node:fs';
 import { isAbsolute, resolve } from 'node:path';
 import { Plain, RUN } from '../place.js';
 import { type Cluster, clusterExists, clusterPort, startCluster, stopCluster } from '../postgres.js';
 import { readPorts } from '../salons.js';
-import { BACKED, backupsOf, ownAll } from './backups-of.js';
-import { nextKind, sayGeneration } from './generations.js';
+import { BACKED, backupsOf } from './backups-of.js';
+import { copyTo } from './copy-backups.js';
+import { nextKind, sayBytes, sayGeneration } from './generations.js';
+import { noted } from './last-backup.js';
 import { layIn } from './own-files.js';
 import { Repository } from './repository.js';
 
@@ -35,12 +37,20 @@ export async function backup(env: NodeJS.ProcessEnv, asked: BackupAsked, now: Da
   repository.configure(clusterPort(BACKED.cluster) ?? pgPort);
   const cluster = await startCluster(BACKED.cluster, pgPort, repository.settings());
   try {
-    takeBackup(repository, cluster, { ...asked, now });
+    await noted(now, () => {
+      takeBackup(repository, cluster, { ...asked, now });
+      return Promise.resolve(sayStored(repository));
+    });
   } finally {
     if (!ran) stopCluster(BACKED.cluster);
   }
   if (asked.to !== undefined) copyTo(repository, asked.to);
   list(repository);
+}
+
+export function sayStored(repository: Repository): string {
+  const [newest] = repository.generations();
+  return `${sayBytes(newest?.stored ?? 0)} stored of ${sayBytes(newest?.bytes ?? 0)}`;
 }
 
 /** @throws Plain when none was taken, or one that is kept is damaged */
@@ -53,20 +63,6 @@ export function takeBackup(
   layIn(RUN, repository.place.cluster);
   repository.take(cluster, whole ? 'full' : nextKind(repository.generations(), now), note);
   repository.verify();
-}
-
-/** All that is kept, in another folder, and read there. */
-export function copyTo(repository: Repository, to: string): void {
-  const folder = `${to.replace(/\/+$/, '')}/mansuet-backups`;
-  mkdirSync(to, { recursive: true });
-  // Built beside the copy of before, which stays until this one is whole.
-  const fresh = `${folder}.new`;
-  rmSync(fresh, { recursive: true, force: true });
-  cpSync(repository.place.folder, fresh, { recursive: true });
-  rmSync(folder, { recursive: true, force: true });
-  renameSync(fresh, folder);
-  ownAll(folder);
-  say(`Copied to ${folder}. On another machine: ./mansuet restore --from ${folder}`);
 }
 
 function list(repository: Repository): void {

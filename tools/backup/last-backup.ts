@@ -31,3 +31,15 @@ export function writeLastBackup(last: LastBackup, file = LAST_BACKUP_FILE): void
   writeFileSync(`${file}.new`, JSON.stringify(last));
   renameSync(`${file}.new`, file);
 }
+
+/** Takes a backup and writes down how it went, for the lead's page and the night watch. @param take gives what is kept now, in words @throws what it throws */
+export async function noted(begun: Date, take: () => Promise<string>, file = LAST_BACKUP_FILE): Promise<void> {
+  const note = (ok: boolean, says: string): void =>
+    writeLastBackup({ begunAt: begun.toISOString(), endedAt: new Date().toISOString(), ok, says }, file);
+  try {
+    note(true, await take());
+  } catch (error) {
+    note(false, error instanceof Error ? error.message : String(error));
+    throw error;
+  }
+}

@@ -3,9 +3,10 @@ import { Plain, RUN } from '../place.js';
 import { rotate } from '../rotate.js';
 import { clusterPort, dataDirectory, startCluster } from '../postgres.js';
 import { backupsOf, BACKED } from './backups-of.js';
-import { copyTo, takeBackup } from './backup.js';
-import { isDue, sayBytes } from './generations.js';
-import { readLastBackup, writeLastBackup } from './last-backup.js';
+import { sayStored, takeBackup } from './backup.js';
+import { copyTo } from './copy-backups.js';
+import { isDue } from './generations.js';
+import { noted, readLastBackup } from './last-backup.js';
 
 const LOGS = [join(RUN, 'server.log'), join(RUN, 'night-watch.log'), join(dataDirectory(BACKED.cluster), 'server.log')];
 /** Looks so often whether it is night. */
@@ -22,24 +23,21 @@ async function watch(): Promise<void> {
 }
 
 async function once(): Promise<void> {
-  const begunAt = new Date();
-  const note = (ok: boolean, says: string): void =>
-    writeLastBackup({ begunAt: begunAt.toISOString(), endedAt: new Date().toISOString(), ok, says });
+  const now = new Date();
   try {
-    const port = clusterPort(BACKED.cluster);
-    if (port === undefined) throw new Plain('The database does not run.');
-    const repository = backupsOf(process.env);
-    const cluster = await startCluster(BACKED.cluster, port, repository.settings());
-    takeBackup(repository, cluster, { now: begunAt });
-    const to = process.env['MANSUET_BACKUP_COPY']?.trim() ?? '';
-    if (to !== '') copyTo(repository, to);
-    const [newest] = repository.generations();
-    note(true, `${sayBytes(newest?.stored ?? 0)} stored of ${sayBytes(newest?.bytes ?? 0)}`);
+    await noted(now, async () => {
+      const port = clusterPort(BACKED.cluster);
+      if (port === undefined) throw new Plain('The database does not run.');
+      const repository = backupsOf(process.env);
+      const cluster = await startCluster(BACKED.cluster, port, repository.settings());
+      takeBackup(repository, cluster, { now });
+      const to = process.env['MANSUET_BACKUP_COPY']?.trim() ?? '';
+      if (to !== '') copyTo(repository, to);
+      return sayStored(repository);
+    });
   } catch (error) {
     // Whatever it is, the salon works on; the health page and the log say it, and the next night tries again.
-    const says = error instanceof Error ? error.message : String(error);
-    note(false, says);
-    process.stderr.write(`${begunAt.toISOString()} backup failed: ${says}\n`);
+    process.stderr.write(`${now.toISOString()} backup failed: ${error instanceof Error ? error.message : String(error)}\n`);
   }
 }
 
