@@ -128,6 +128,7 @@ const SCREENS: readonly Screen[] = [
       tab('People', 'Somebody new'),
       opened('Hours and limits of Odette Marrow'),
       tab('Calendars', 'Make an address'),
+      tab('How it runs', 'GB are free'),
     ],
   },
   { name: 'you', path: '/me', shows: 'this browser' },

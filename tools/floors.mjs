@@ -37,6 +37,7 @@ export const FLOORS = [
   'next-visit',
   'access',
   'search',
+  'running',
   'contract',
   'day',
   'account',

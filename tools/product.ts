@@ -7,6 +7,7 @@ import { Plain, ROOT, RUN, WEB_DIST } from './place.js';
 import { isFree } from './free-port.js';
 import { type Cluster, clusterPort, ensureDatabase, secrets, startCluster, stopCluster } from './postgres.js';
 import { must, startDetached } from './run-command.js';
+import { LAST_BACKUP_FILE } from './backup/last-backup.js';
 import { backupsOf, hasBackupTool } from './backup/backups-of.js';
 import { rotate } from './rotate.js';
 import { alive, keepRunning, NIGHT_WATCH, runningServer, stopServer } from './running-server.js';
@@ -100,6 +101,8 @@ export function environment(cluster: Cluster, database: string, port: number, de
     MANSUET_SESSION_SECRET: secrets().session,
     MANSUET_WEB_DIR: WEB_DIST,
     MANSUET_OUTBOX_DIR: join(RUN, 'outbox'),
+    MANSUET_DATA_DIR: RUN,
+    ...(demo ? {} : { MANSUET_LAST_BACKUP_FILE: LAST_BACKUP_FILE }),
     MANSUET_DEMO: demo ? '1' : '0',
     MANSUET_LOG: 'warn',
     NODE_ENV: 'production',

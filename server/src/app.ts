@@ -33,6 +33,9 @@ import { handleProblems, notFound } from './problems/handle-problems.js';
 import { requireCsrf } from './sign-in/require-session.js';
 import { signInRoutes } from './sign-in/sign-in.routes.js';
 import { visitRoutes } from './visits/visits.routes.js';
+import type { Measures } from './watch/measures.js';
+import { during, numberRequest } from './watch/request-id.js';
+import { runningRoutes } from './watch/running.routes.js';
 import { webFiles } from './web-files/web-files.js';
 import { ProblemError } from './problems/problem-error.js';
 
@@ -50,6 +53,11 @@ export interface AppParts {
   readonly sessionSecret: string;
   readonly webDir: string | undefined;
   readonly demoLogins: Session['demoLogins'];
+  readonly measures: Measures;
+  /** Where whoever takes backups writes down how the last one went. */
+  readonly lastBackupFile: string | undefined;
+  /** A folder on the disk that fills up. */
+  readonly dataDir: string;
 }
 
 const BODY_LIMIT = '1mb';
@@ -88,10 +96,13 @@ export function createApp(parts: AppParts): Express {
     pinoHttp({
       logger: parts.log,
       autoLogging: false,
+      genReqId: numberRequest,
       // The address of an owner's link is its key: it never stands in a log.
       serializers: { req: (r: { method: string; url: string }) => ({ method: r.method, url: withoutSecret(r.url) }) },
     }),
   );
+  app.use((request, _response, next) => during(String(request.id), next));
+  app.use(parts.measures.requestsOf);
   app.use(compression({ filter: (request, response) => request.path !== '/api/live' && compression.filter(request, response) }));
 
   const api = express.Router();
@@ -183,12 +194,13 @@ export function createApp(parts: AppParts): Express {
   api.use(waitingRoutes(parts));
   api.use(feedRoutes(parts));
   api.use(dayPlanRoutes(parts));
+  api.use(runningRoutes({ ...parts, isDemo: parts.demoLogins.length > 0 }));
   api.use(liveRoutes(parts, parts.hub));
   api.use(notFound);
   app.use('/api', api);
   if (parts.webDir) app.use(webFiles(parts.webDir));
   app.use(notFound);
-  app.use(handleProblems);
+  app.use(handleProblems(() => parts.measures.unexpected()));
   return app;
 }
 

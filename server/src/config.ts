@@ -18,6 +18,9 @@ const CONFIG = z
     MANSUET_OUTBOX_DIR: z.string().optional(),
     MANSUET_SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
     MANSUET_MAIL_FROM: z.email().optional(),
+    MANSUET_METRICS_PORT: z.coerce.number().int().min(1).max(65535).optional(),
+    MANSUET_LAST_BACKUP_FILE: z.string().optional(),
+    MANSUET_DATA_DIR: z.string().default('.'),
     MANSUET_DEMO: z.enum(['0', '1']).default('0'),
     MANSUET_LOG: z.enum(['silent', 'warn', 'info']).default('info'),
     MANSUET_CLOCK_AHEAD_MS: z.coerce.number().int().default(0),
@@ -71,6 +74,10 @@ export interface Config {
   /** The mail server, and the address that mails come from; without them mails wait and say why. */
   readonly smtpUrl: string | undefined;
   readonly mailFrom: string | undefined;
+  /** Where it is measured, on loopback; nowhere when it is not set. */
+  readonly metricsPort: number | undefined;
+  readonly lastBackupFile: string | undefined;
+  readonly dataDir: string;
   readonly demo: boolean;
   readonly log: 'silent' | 'warn' | 'info';
   /** The time, as the product takes it: that of the machine, but for tests that must not meet midnight. */
@@ -103,6 +110,9 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     outboxDir: c.MANSUET_OUTBOX_DIR,
     smtpUrl: c.MANSUET_SMTP_URL,
     mailFrom: c.MANSUET_MAIL_FROM,
+    metricsPort: c.MANSUET_METRICS_PORT,
+    lastBackupFile: c.MANSUET_LAST_BACKUP_FILE,
+    dataDir: c.MANSUET_DATA_DIR,
     demo: c.MANSUET_DEMO === '1',
     log: c.MANSUET_LOG,
     clock: () => new Date(Date.now() + c.MANSUET_CLOCK_AHEAD_MS),

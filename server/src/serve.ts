@@ -12,6 +12,9 @@ import { mailBySmtp, NO_MAIL, textStandIn } from './messages/carriers.js';
 import { startMailStandIn } from './messages/mail-stand-in.js';
 import { PostOffice } from './messages/post-office.js';
 import { LiveHub } from './live/live-hub.js';
+import { Measures } from './watch/measures.js';
+import { metricsDoor } from './watch/metrics-door.js';
+import { hearQueries } from './watch/slow-queries.js';
 import { DEMO_LOGINS } from './sign-in/demo-logins.js';
 
 export interface Running {
@@ -23,9 +26,13 @@ export interface Running {
 export async function serve(config: Config): Promise<Running> {
   const log = pino({ level: config.log });
   await migrate(config.ownerUrl);
-  const db = openDatabase(config.appUrl);
+  const measures = new Measures(config.clock());
+  const db = openDatabase(config.appUrl, {}, hearQueries(measures, log));
+  measures.gauge('mansuet_database_connections', 'Connections to the database.', () => db.pool.totalCount);
+  measures.gauge('mansuet_database_waiting', 'Requests that wait for a connection to the database.', () => db.pool.waitingCount);
   const hub = new LiveHub(config.appUrl, log);
   await hub.start();
+  measures.gauge('mansuet_live_streams', 'Open streams of screens that follow along.', () => hub.size);
   // Nothing of the demo leaves this machine, whatever is set.
   const standIn = config.demo ? await startMailStandIn(config.outboxDir) : undefined;
   const smtp = standIn?.url ?? config.smtpUrl;
@@ -35,6 +42,7 @@ export async function serve(config: Config): Promise<Running> {
     clock: config.clock,
     carriers: { text: textStandIn(config.outboxDir), mail: smtp ? mailBySmtp(smtp, config.mailFrom ?? 'salon@localhost') : NO_MAIL },
     attachments: attachedTo,
+    onDue: (count) => measures.messagesDue(count),
   });
   post.start();
   const app = createApp({
@@ -49,6 +57,9 @@ export async function serve(config: Config): Promise<Running> {
     sessionSecret: config.sessionSecret,
     webDir: config.webDir,
     demoLogins: config.demo ? DEMO_LOGINS : [],
+    measures,
+    lastBackupFile: config.lastBackupFile,
+    dataDir: config.dataDir,
   });
   const { tls, doorPort } = config;
   const server = tls ? createHttpsServer({ cert: readFileSync(tls.cert), key: readFileSync(tls.key) }, app) : createHttpServer(app);
@@ -63,11 +74,13 @@ export async function serve(config: Config): Promise<Running> {
         )
       : undefined;
   if (door && doorPort !== undefined) await listen(door, doorPort, config.host);
+  const metrics = config.metricsPort === undefined ? undefined : metricsDoor(measures.registry);
+  if (metrics && config.metricsPort !== undefined) await listen(metrics, config.metricsPort, '127.0.0.1');
   const address = server.address();
   return {
     port: typeof address === 'object' && address ? address.port : config.port,
     close: async () => {
-      await Promise.all([server, ...(door ? [door] : [])].map(closed));
+      await Promise.all([server, ...(door ? [door] : []), ...(metrics ? [metrics] : [])].map(closed));
       await post.close();
       await standIn?.close();
       await hub.close();

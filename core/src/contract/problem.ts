@@ -13,6 +13,8 @@ export const PROBLEM = z.object({
   detail: z.string().optional(),
   /** What `detail` says, for whoever speaks another language than the server. */
   says: SAYING.optional(),
+  /** The number of a request that failed in a way that nobody foresaw: by it the log of the server is searched. */
+  request: z.string().optional(),
   errors: z.array(z.object({ path: z.string(), message: z.string(), says: SAYING.optional() })).optional(),
 });
 export type Problem = z.infer<typeof PROBLEM>;

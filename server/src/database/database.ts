@@ -37,8 +37,12 @@ const LIMITS: DatabaseLimits = { connectMs: 3_000, statementMs: 15_000, lockMs: 
 /** After this the server itself gives up on a statement whose end the database no longer tells. */
 const UNHEARD_MS = 5_000;
 
-/** Opens the pool of the application's role. */
-export function openDatabase(appUrl: string, change: Partial<DatabaseLimits> = {}): Database {
+/** Opens the pool of the application's role. @param hear told of every question, with its time in ms and its text, never with what it was asked about */
+export function openDatabase(
+  appUrl: string,
+  change: Partial<DatabaseLimits> = {},
+  hear: ((ms: number, text: string) => void) | undefined = undefined,
+): Database {
   const limits = { ...LIMITS, ...change };
   const types = new pg.TypeOverrides();
   types.setTypeParser(DATE_OID, (text) => text);
@@ -56,7 +60,10 @@ export function openDatabase(appUrl: string, change: Partial<DatabaseLimits> = {
   pool.on('error', () => undefined);
   // One that is in use is nobody's to watch but its own: when it is cut, its next statement fails and says so, and the process lives.
   pool.on('connect', (client) => client.on('error', () => undefined));
-  const kysely = new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+  const kysely = new Kysely<Tables>({
+    dialect: new PostgresDialect({ pool }),
+    ...(hear ? { log: (event) => hear(event.queryDurationMillis, event.query.sql) } : {}),
+  });
   return {
     pool,
     kysely,

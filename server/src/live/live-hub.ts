@@ -52,6 +52,11 @@ export class LiveHub {
     };
   }
 
+  /** Screens that follow along. */
+  get size(): number {
+    return this.heard.listenerCount('gap');
+  }
+
   async close(): Promise<void> {
     this.closed = true;
     clearTimeout(this.waiting);

@@ -19,6 +19,8 @@ export interface PostOfficeParts {
   readonly clock: () => Date;
   readonly carriers: Readonly<Record<Message['channel'], Carrier>>;
   /** What goes with a message of a visit. */
+  /** Told how many were due each time it looked. */
+  readonly onDue?: (count: number) => void;
   readonly attachments: (trx: InSalon, message: Message) => Promise<readonly Attached[]>;
 }
 
@@ -54,6 +56,7 @@ export class PostOffice {
     const stuck = new Date(now.getTime() - STUCK_MINUTES * 60_000);
     const { rows } = await sql<{ salon_id: string; message_id: string }>`
       select * from waiting_messages(${now.toISOString()}::timestamptz, ${stuck.toISOString()}::timestamptz)`.execute(db.kysely);
+    this.parts.onDue?.(rows.length);
     for (const row of rows) await this.send(row.salon_id, row.message_id);
   }
 

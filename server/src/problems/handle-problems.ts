@@ -34,24 +34,33 @@ export const notFound: RequestHandler = () => {
   throw new ProblemError('not_found');
 };
 
-export const handleProblems: ErrorRequestHandler = (thrown: unknown, request, response, next) => {
-  if (response.headersSent) {
-    next(thrown);
-    return;
-  }
-  const problem = problemOf(thrown);
-  if (problem.code === 'internal') request.log.error({ err: thrown }, 'unexpected error');
-  response
-    .status(problem.status)
-    .type('application/problem+json')
-    .send(
-      JSON.stringify({
-        type: `/problems/${problem.code}`,
-        title: LANGUAGE.labels.problem[problem.code],
-        status: problem.status,
-        code: problem.code,
-        ...(problem.says ? { detail: say(LANGUAGE, problem.says), says: problem.says } : {}),
-        ...(problem.fields ? { errors: problem.fields.map((f) => ({ path: f.path, message: say(LANGUAGE, f.says), says: f.says })) } : {}),
-      }),
-    );
-};
+/** @param onUnexpected told of what nobody foresaw */
+export const handleProblems =
+  (onUnexpected: () => void): ErrorRequestHandler =>
+  (thrown: unknown, request, response, next) => {
+    if (response.headersSent) {
+      next(thrown);
+      return;
+    }
+    const problem = problemOf(thrown);
+    if (problem.code === 'internal') {
+      request.log.error({ err: thrown }, 'unexpected error');
+      onUnexpected();
+    }
+    response
+      .status(problem.status)
+      .type('application/problem+json')
+      .send(
+        JSON.stringify({
+          type: `/problems/${problem.code}`,
+          title: LANGUAGE.labels.problem[problem.code],
+          status: problem.status,
+          code: problem.code,
+          ...(problem.code === 'internal' ? { request: String(request.id) } : {}),
+          ...(problem.says ? { detail: say(LANGUAGE, problem.says), says: problem.says } : {}),
+          ...(problem.fields
+            ? { errors: problem.fields.map((f) => ({ path: f.path, message: say(LANGUAGE, f.says), says: f.says })) }
+            : {}),
+        }),
+      );
+  };

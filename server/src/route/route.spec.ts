@@ -54,7 +54,7 @@ describe('a route', () => {
       '/house',
       route('house_rules', NOTHING, ({ today, staff }) => done([today, staff.role]), { who: () => who }),
     );
-    app.use(handleProblems);
+    app.use(handleProblems(() => undefined));
     server = createServer(app);
     await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
     const address = server.address();

@@ -11,6 +11,8 @@ import { migrate } from '../database/migrate.js';
 import { attachedTo } from '../after-visit/attached.js';
 import { type Carrier, textStandIn } from '../messages/carriers.js';
 import { PostOffice } from '../messages/post-office.js';
+import { Measures } from '../watch/measures.js';
+import { hearQueries } from '../watch/slow-queries.js';
 import { LiveHub } from '../live/live-hub.js';
 
 const log = pino({ level: 'silent' });
@@ -36,6 +38,7 @@ export interface SpecWays {
   /** Where mails go; nowhere when it is not named. */
   readonly mail?: Carrier;
   readonly clock?: () => Date;
+  readonly lastBackupFile?: string;
 }
 
 /** A server on a database of its own. */
@@ -55,7 +58,8 @@ async function asAdmin(statement: string): Promise<void> {
 }
 
 async function startOn(ownerUrl: string, appUrl: string, ways: SpecWays, after: () => Promise<void>): Promise<SpecServer> {
-  const db = openDatabase(appUrl);
+  const measures = new Measures(new Date());
+  const db = openDatabase(appUrl, {}, hearQueries(measures, log));
   const hub = new LiveHub(appUrl, log);
   await hub.start();
   const clock = ways.clock ?? (() => new Date());
@@ -78,6 +82,9 @@ async function startOn(ownerUrl: string, appUrl: string, ways: SpecWays, after: 
     sessionSecret: 'a secret of more than thirty-two letters',
     webDir: undefined,
     demoLogins: [],
+    measures,
+    lastBackupFile: ways.lastBackupFile,
+    dataDir: '.',
   });
   const server: Server = createServer(app);
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));

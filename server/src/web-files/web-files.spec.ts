@@ -23,7 +23,7 @@ describe('webFiles', () => {
     const app = express();
     app.use(pinoHttp({ logger: pino({ level: 'silent' }), autoLogging: false }));
     app.use(webFiles(directory));
-    app.use(handleProblems);
+    app.use(handleProblems(() => undefined));
     server = createServer(app);
     await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
     const address = server.address();

@@ -7,11 +7,12 @@ import { SessionService } from '../server/session.service';
 import { FeedsPanel } from './feeds-panel';
 import { OpeningFormPanel } from './opening-form';
 import { PostsFormPanel } from './posts-form';
+import { RunningPanel } from './running-panel';
 import { SalonFormPanel } from './salon-form';
 
 /** A new salon is led through the first four. */
 const LED = ['salon', 'opening', 'posts', 'people'] as const;
-const PARTS = [...LED, 'calendars'] as const;
+const PARTS = [...LED, 'calendars', 'running'] as const;
 type Part = (typeof PARTS)[number];
 const LABELS: Readonly<Record<Part, string>> = {
   salon: $localize`:@@salonPage.salon:The salon`,
@@ -19,12 +20,13 @@ const LABELS: Readonly<Record<Part, string>> = {
   posts: $localize`:@@salonPage.posts:Rooms and posts`,
   people: $localize`:@@salonPage.people:People`,
   calendars: $localize`:@@salonPage.calendars:Calendars`,
+  running: $localize`:@@salonPage.running:How it runs`,
 };
 
 /** The salon’s own page: what the lead says of it once, and every plan and proposal counts with. A new salon is led through it to its first dog. */
 @Component({
   selector: 'man-salon-page',
-  imports: [FeedsPanel, Notice, OpeningFormPanel, PeoplePanel, PostsFormPanel, RouterLink, SalonFormPanel, TabPanel, Tabs],
+  imports: [FeedsPanel, Notice, OpeningFormPanel, PeoplePanel, PostsFormPanel, RouterLink, RunningPanel, SalonFormPanel, TabPanel, Tabs],
   template: `<div class="matter">
     <div class="body stack">
       <h1>{{ salon()?.name }}</h1>
@@ -42,6 +44,7 @@ const LABELS: Readonly<Record<Part, string>> = {
           <ng-template manTab="posts"><man-posts-form [salon]="s" (kept)="on()" /></ng-template>
           <ng-template manTab="people"><man-people /></ng-template>
           <ng-template manTab="calendars"><man-feeds /></ng-template>
+          <ng-template manTab="running"><man-running /></ng-template>
         </man-tabs>
       }
     </div>

@@ -79,11 +79,12 @@ function unreadable(where: string): Problem {
 /** A failure in a sentence that says what to do, in the language of whoever reads it. */
 export function sayFailure(words: Words, failure: Failure): string {
   if (failure.kind === 'offline') return 'The server does not answer. What you typed is still here; try again in a moment.';
-  const { code, detail, says } = failure.problem;
+  const { code, detail, says, request } = failure.problem;
   const known = knownSaying(says);
   const more = known ? words.say(known) : detail;
   const title = words.heading('problem', code);
-  return more ? `${title} ${more}` : title;
+  const number = request === undefined ? '' : $localize`:@@failure.number: (${request}:number:)`;
+  return `${title}${more ? ` ${more}` : ''}${number}`;
 }
 
 /** What is wrong with single fields, by path. */
