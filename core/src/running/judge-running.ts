@@ -39,8 +39,7 @@ export const DEVICE_LATE_MINUTES = 15;
 const SLOW_LOOK = 20;
 
 /**
- * How each part of the product runs.
- * @example judgeRunning(facts).backup // => 'good'
+ * How each part of the product runs: as it should, worth a look this week, or for today. Limits are our defaults, no source.
  */
 export function judgeRunning(facts: RunningFacts): Readonly<Record<RunningPart, RunningState>> {
   const { nowMs, backup, disk, messages, devices, trouble } = facts;

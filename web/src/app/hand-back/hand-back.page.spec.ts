@@ -96,9 +96,15 @@ describe('HandBackPage', () => {
     expect(visit.store.state().handedBack?.toldTo).toBe('Perpetua Glain');
     expect(text()).toContain('Handed back at');
     const made = { linkId: INCIDENT, url: 'http://here/o/x', expiresAt: '2030-01-01T00:00:00.000Z', message: 'Tidewrack: how it went' };
-    api().answerBy('POST /visits/01900000-0000-7000-8000-000000000001/account/sent', () => ({ ok: true, value: made }));
+    // The server refuses what it does not know to be handed back: that has to be there first.
+    let isKnown = false;
+    api().answerBy('POST /visits/01900000-0000-7000-8000-000000000001/account/sent', () => {
+      isKnown = api().sent.some((s) => s.path.endsWith('/events') && JSON.stringify(s.body).includes('"handed_back"'));
+      return { ok: true, value: made };
+    });
     visit.host.querySelector('man-send-panel form')?.dispatchEvent(new Event('submit', { cancelable: true }));
     await visit.until(() => text().includes('Tidewrack: how it went'));
+    expect(isKnown).toBeTrue();
     expect(api().bodies('POST', '/visits/01900000-0000-7000-8000-000000000001/account/sent')).toEqual([
       { way: 'text', toName: 'Perpetua Glain', to: '0550 1' },
     ]);

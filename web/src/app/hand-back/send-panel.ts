@@ -8,6 +8,7 @@ import { Notice } from '../controls/notice';
 import { TextField } from '../controls/text-field';
 import { ApiService, fieldErrors, sayFailure } from '../server/api.service';
 import { VisitStore } from '../visit/visit-store';
+import { VisitLog } from '../visit-log/visit-log.service';
 import { Words } from '../wording/words.service';
 import { HandBackStore } from './hand-back-store';
 
@@ -77,6 +78,7 @@ import { HandBackStore } from './hand-back-store';
 export class SendPanel {
   private readonly words = inject(Words);
   private readonly api = inject(ApiService);
+  private readonly log = inject(VisitLog);
   protected readonly visit = inject(VisitStore);
   protected readonly store = inject(HandBackStore);
   protected readonly ways: readonly { value: SendAccount['way']; label: string }[] = [
@@ -104,6 +106,8 @@ export class SendPanel {
   protected async send(): Promise<void> {
     const body: SendAccount = { way: this.way(), toName: this.name() || '–', to: this.way() === 'link' ? '' : this.to() };
     this.busy.set(true);
+    // What is told is what the server has kept: that the dog was handed back may just be on its way.
+    await this.log.arrived(this.visit.visitId());
     const answer = await this.api.send('POST', `/visits/${this.visit.visitId()}/account/sent`, body, NEW_LINK);
     this.busy.set(false);
     this.errors.set(answer.ok ? new Map() : fieldErrors(this.words, answer.failure));

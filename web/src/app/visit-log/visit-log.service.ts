@@ -112,4 +112,10 @@ export class VisitLog implements OnDestroy {
   flush(): Promise<void> {
     return this.outbox.flush();
   }
+
+  /** Sends what waits, also what was recorded when a run was at its end. What the server does not take now still waits afterwards. */
+  async arrived(visitId: string): Promise<void> {
+    await this.flush();
+    if (await this.waits(visitId)) await this.flush();
+  }
 }
