@@ -47,11 +47,20 @@ function read(file: string): string {
 
 const isRun = (pid: number): boolean => alive(pid) && read(`/proc/${pid}/cmdline`).includes('tools/cli.ts');
 
+/** It may have ended by itself a moment ago. */
+function send(pid: number, signal: NodeJS.Signals): void {
+  try {
+    process.kill(pid, signal);
+  } catch (error) {
+    if (!(error instanceof Error) || Reflect.get(error, 'code') !== 'ESRCH') throw error;
+  }
+}
+
 /** Asks processes to end, and ends those that have not after a while. @returns what they were */
 function end(pids: readonly number[]): readonly string[] {
   const were = pids.map((pid) => `${pid}: ${read(`/proc/${pid}/cmdline`).replaceAll('\0', ' ').trim().slice(0, 100)}`);
   for (const signal of ['SIGTERM', 'SIGKILL'] as const) {
-    for (const pid of pids.filter(alive)) process.kill(pid, signal);
+    for (const pid of pids.filter(alive)) send(pid, signal);
     for (let i = 0; i < 100 && pids.some(alive); i++) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 30);
   }
   return were;

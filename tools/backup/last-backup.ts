@@ -1,16 +1,10 @@
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import * as z from 'zod';
+import type * as z from 'zod';
+import { LAST_BACKUP } from '../../core/src/contract/running.js';
 import { RUN } from '../place.js';
 
-const LAST = z.object({
-  begunAt: z.iso.datetime(),
-  endedAt: z.iso.datetime(),
-  ok: z.boolean(),
-  /** What went wrong, in words; what is kept, where nothing did. */
-  says: z.string(),
-});
-export type LastBackup = z.infer<typeof LAST>;
+export type LastBackup = z.infer<typeof LAST_BACKUP>;
 
 export const LAST_BACKUP_FILE = join(RUN, 'last-backup.json');
 
@@ -19,7 +13,7 @@ export function readLastBackup(file = LAST_BACKUP_FILE): LastBackup | undefined 
   if (!existsSync(file)) return undefined;
   try {
     // Of another version: the next one is due then.
-    return LAST.safeParse(JSON.parse(readFileSync(file, 'utf8'))).data;
+    return LAST_BACKUP.safeParse(JSON.parse(readFileSync(file, 'utf8'))).data;
   } catch (error) {
     // So is it where the disk kept half of it.
     if (error instanceof SyntaxError) return undefined;

@@ -18,9 +18,9 @@ export interface PostOfficeParts {
   readonly log: Logger;
   readonly clock: () => Date;
   readonly carriers: Readonly<Record<Message['channel'], Carrier>>;
-  /** What goes with a message of a visit. */
   /** Told how many were due each time it looked. */
   readonly onDue?: (count: number) => void;
+  /** What goes with a message of a visit. */
   readonly attachments: (trx: InSalon, message: Message) => Promise<readonly Attached[]>;
 }
 

@@ -112,19 +112,22 @@ describe('a product that is seen while it runs', () => {
   it('logs the text of a slow question with the request that asked it, and never what it was asked about', async () => {
     const { log, lines } = keptLog();
     const measures = new Measures(new Date());
-    const db = openDatabase(server.appUrl, {}, hearQueries(measures, log, 40));
+    const db = openDatabase(server.appUrl, {}, hearQueries(measures, log, 0));
     await new Promise<void>((finished, fail) =>
       during('0a1b2c3d', () => {
-        sql`select pg_sleep(0.06), ${'Perpetua Glain'}::text`.execute(db.kysely).then(() => finished(), fail);
+        sql`select ${'Perpetua Glain'}::text`.execute(db.kysely).then(() => finished(), fail);
       }),
     );
-    await sql`select 1`.execute(db.kysely);
     await db.close();
+    // How long a question takes is the machine's; what counts as slow is said here.
+    const hear = hearQueries(measures, log, 300);
+    hear(299, 'select 1');
     expect(lines().length).toBe(1);
-    expect(lines()[0]).toEqual(jasmine.objectContaining({ sql: 'select pg_sleep(0.06), $1::text', request: '0a1b2c3d' }));
+    expect(lines()[0]).toEqual(jasmine.objectContaining({ sql: 'select $1::text', request: '0a1b2c3d' }));
     expect(JSON.stringify(lines())).not.toContain('Perpetua');
-    expect(measures.trouble.slow).toBe(1);
-    expect(measures.trouble.slowestMs).toBeGreaterThan(40);
+    hear(1_000_000, 'select 2');
+    expect(lines()[1]?.['sql']).toBe('select 2');
+    expect([measures.trouble.slow, measures.trouble.slowestMs]).toEqual([2, 1_000_000]);
   });
 
   it('is scraped on a door of its own, by route and not by address', async () => {
