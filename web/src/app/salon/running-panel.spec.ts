@@ -60,14 +60,7 @@ describe('how it runs', () => {
       trouble: { errors: 1, slow: 4, slowestMs: 912, since: AT },
     });
     await shows('failed: The disk is full.');
-    for (const says of [
-      './mansuet backup',
-      '3.2 GB of 200 GB',
-      '2 were given up',
-      '40 min later',
-      '1 requests failed unforeseen',
-      '912 ms',
-    ])
+    for (const says of ['./mansuet backup', '3.2 GB of 200 GB', 'Given up: 2', '40 min later', '1 requests failed unforeseen', '912 ms'])
       await shows(says);
     expect(kinds()).toEqual(['warn', 'told', 'warn', 'told', 'told']);
     expect(host.querySelectorAll('dd b').length).toBe(5);

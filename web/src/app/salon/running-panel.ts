@@ -141,8 +141,9 @@ export class RunningPanel {
   private sayMessages({ messages, parts }: Running): Pick<Line, 'says' | 'then'> {
     const { waiting, givenUp, unsure, waitingSince } = messages;
     if (waiting + givenUp + unsure === 0) return { says: $localize`:@@running.messagesNone:None waits.`, then: '' };
-    const since = waitingSince === null ? '' : $localize`:@@running.messagesSince: since ${this.clock.sayMoment(waitingSince)}:at:`;
-    const says = $localize`:@@running.messagesSay:${waiting}:waiting: wait${since}:since:, ${givenUp}:given: were given up, of ${unsure}:unsure: nobody knows whether they arrived.`;
+    const since =
+      waitingSince === null ? '' : $localize`:@@running.messagesSince:, the first since ${this.clock.sayMoment(waitingSince)}:at:`;
+    const says = $localize`:@@running.messagesSay:Waiting: ${waiting}:waiting:${since}:since:. Given up: ${givenUp}:given:. Not known whether they arrived: ${unsure}:unsure:.`;
     return { says, then: parts.messages === 'good' ? '' : $localize`:@@running.messagesThen:Look at them under “Messages”.` };
   }
 
