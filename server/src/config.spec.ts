@@ -18,6 +18,11 @@ describe('readConfig', () => {
         .getTime() - readConfig(env).clock().getTime();
     expect(Math.abs(apart + 3_600_000)).toBeLessThan(1000);
   });
+  it('hears on a connection of its own where one is named, and else on those that it works with', () => {
+    expect(readConfig(env).listenUrl).toBe('postgres://b');
+    expect(readConfig({ ...env, MANSUET_LISTEN_URL: 'postgres://c' }).listenUrl).toBe('postgres://c');
+    expect(() => readConfig({ ...env, MANSUET_LISTEN_URL: 'http://c' })).toThrowError(/MANSUET_LISTEN_URL/);
+  });
   it('refuses a short secret and a port that is none', () => {
     expect(() => readConfig({ ...env, MANSUET_SESSION_SECRET: 'short' })).toThrowError();
     expect(() => readConfig({ ...env, MANSUET_PORT: '70000' })).toThrowError();

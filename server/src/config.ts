@@ -4,6 +4,7 @@ const CONFIG = z
   .object({
     MANSUET_OWNER_URL: z.string().startsWith('postgres://'),
     MANSUET_APP_URL: z.string().startsWith('postgres://'),
+    MANSUET_LISTEN_URL: z.string().startsWith('postgres://').optional(),
     MANSUET_PORT: z.coerce.number().int().min(1).max(65535),
     MANSUET_HOST: z.string().default('127.0.0.1'),
     MANSUET_PUBLIC_URL: z.url({ protocol: /^https?$/ }).optional(),
@@ -56,6 +57,8 @@ export interface Config {
   readonly ownerUrl: string;
   /** Owns nothing; every request runs with it. */
   readonly appUrl: string;
+  /** The same role past any pool that lends a connection for one transaction only: what is said to a connection has to be heard by it. */
+  readonly listenUrl: string;
   readonly port: number;
   readonly host: string;
   /** The address that people use, without a slash at its end: links for owners begin with it, whatever a request says. */
@@ -93,6 +96,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   return {
     ownerUrl: c.MANSUET_OWNER_URL,
     appUrl: c.MANSUET_APP_URL,
+    listenUrl: c.MANSUET_LISTEN_URL ?? c.MANSUET_APP_URL,
     port: c.MANSUET_PORT,
     host: c.MANSUET_HOST,
     publicUrl: (

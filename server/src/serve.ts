@@ -30,7 +30,7 @@ export async function serve(config: Config): Promise<Running> {
   const db = openDatabase(config.appUrl, {}, hearQueries(measures, log));
   measures.gauge('mansuet_database_connections', 'Connections to the database.', () => db.pool.totalCount);
   measures.gauge('mansuet_database_waiting', 'Requests that wait for a connection to the database.', () => db.pool.waitingCount);
-  const hub = new LiveHub(config.appUrl, log);
+  const hub = new LiveHub(config.listenUrl, log);
   await hub.start();
   measures.gauge('mansuet_live_streams', 'Open streams of screens that follow along.', () => hub.size);
   // Nothing of the demo leaves this machine, whatever is set.

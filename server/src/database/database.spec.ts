@@ -95,6 +95,7 @@ describe('a database that does not do its work', () => {
       '53100': 'full',
       '57014': 'slow',
       '53300': 'busy',
+      MV001: 'moved',
     };
     for (const [code, trouble] of Object.entries(codes)) {
       const problem = problemOf(Object.assign(new Error('x'), { code }));

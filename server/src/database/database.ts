@@ -14,7 +14,7 @@ export interface Database {
   readonly kysely: Kysely<Tables>;
   /** Runs in one transaction, which sees no salon's rows until one is entered. */
   transaction<T>(work: (trx: InSalon) => Promise<T>): Promise<T>;
-  /** Runs in one transaction with the salon set for row-level security; the setting ends with the transaction. */
+  /** Runs in one transaction with the salon set for row-level security; the setting ends with the transaction. It fails for a salon that is elsewhere by now. */
   inSalon<T>(salonId: string, work: (trx: InSalon) => Promise<T>): Promise<T>;
   /** Whether something could be stored now. @throws what the database says if not */
   ready(): Promise<void>;
@@ -70,7 +70,7 @@ export function openDatabase(
     transaction: (work) => kysely.transaction().execute(work),
     inSalon: (salonId, work) =>
       kysely.transaction().execute(async (trx) => {
-        await sql`select set_config('mansuet.salon', ${salonId}, true)`.execute(trx);
+        await sql`select stay_in(${salonId})`.execute(trx);
         return work(trx);
       }),
     ready: async () => {

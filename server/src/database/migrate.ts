@@ -12,6 +12,7 @@ import * as afterTheVisit from './migrations/009-after-the-visit.js';
 import * as salonAndPeople from './migrations/010-salon-and-people.js';
 import * as theDay from './migrations/011-the-day.js';
 import * as handsFormatsWishes from './migrations/012-hands-formats-wishes.js';
+import * as movedSalons from './migrations/013-moved-salons.js';
 
 /** Forward only, in order of name. */
 const MIGRATIONS = {
@@ -27,6 +28,7 @@ const MIGRATIONS = {
   '010-salon-and-people': salonAndPeople,
   '011-the-day': theDay,
   '012-hands-formats-wishes': handsFormatsWishes,
+  '013-moved-salons': movedSalons,
 };
 
 /** Names of migrations that this version would make; all of them where nothing was made yet. */

@@ -30,7 +30,7 @@ describe('the database', () => {
         (select a.attname from pg_index i join pg_attribute a on a.attrelid = c.oid and a.attnum = i.indkey[0] where i.indrelid = c.oid and i.indisprimary) as first
       from pg_class c join pg_namespace n on n.oid = c.relnamespace
       where n.nspname = 'public' and c.relkind = 'r' and c.relname not like 'kysely%' and c.relname <> 'session'`);
-    expect(rows.length).toBe(25);
+    expect(rows.length).toBe(26);
     for (const r of rows)
       expect(r)
         .withContext(r.name)
@@ -46,7 +46,7 @@ describe('the database', () => {
     const { rows: tables } = await owner.query<{ name: string }>(
       `select tablename as name from pg_tables where schemaname = 'public' and tablename not like 'kysely%' and tablename <> 'session'`,
     );
-    expect(tables.length).toBe(25);
+    expect(tables.length).toBe(26);
     for (const { name } of tables) {
       const { rows } = await app.query(`select 1 from ${name}`);
       expect(rows.length).withContext(name).toBe(0);

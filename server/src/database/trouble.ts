@@ -1,7 +1,7 @@
-/** Why a database does not do its work: the connection is gone, it takes no writes, its disk is full, it took too long, or others are in the way. */
-export type DatabaseTrouble = 'lost' | 'read_only' | 'full' | 'slow' | 'busy';
+/** Why a database does not do its work: the connection is gone, it takes no writes, its disk is full, it took too long, others are in the way, or the salon is not there. */
+export type DatabaseTrouble = 'lost' | 'read_only' | 'full' | 'slow' | 'busy' | 'moved';
 
-/** PostgreSQL's error codes (manual, appendix A), a class by its first two characters. */
+/** PostgreSQL's error codes (manual, appendix A), a class by its first two characters; ours is said by `stay_in`. */
 const BY_SQLSTATE: Readonly<Record<string, DatabaseTrouble>> = {
   '08': 'lost',
   '57P01': 'lost',
@@ -15,6 +15,7 @@ const BY_SQLSTATE: Readonly<Record<string, DatabaseTrouble>> = {
   '55P03': 'busy',
   '40001': 'busy',
   '40P01': 'busy',
+  MV001: 'moved',
 };
 
 /** What the network says in its own words. */

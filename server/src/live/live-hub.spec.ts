@@ -3,7 +3,7 @@ import { pino } from 'pino';
 import { specServer, type SpecServer } from '../testing/spec-salon.js';
 import { LiveHub } from './live-hub.js';
 import type { HereLine } from '@mansuet/core/contract';
-import { CHANNEL, hereNotice, readHere } from './notices.js';
+import { CHANNEL, hereNotice, movedNotice, readHere } from './notices.js';
 
 /** As `add_events` says it. */
 const grownNotice = (salonId: string, visitId: string): string => `${salonId} ${visitId}`;
@@ -65,6 +65,29 @@ describe('LiveHub', () => {
     expect(await heard).toBe('visit-1');
     expect(other).toEqual([]);
     stop();
+  });
+  it('says of a salon that has moved nothing but that, to it alone', async () => {
+    const heard: unknown[] = [];
+    const stops: (() => void)[] = [];
+    const left = new Promise<string>((done) => {
+      stops.push(
+        hub.subscribe(
+          'a',
+          (v) => heard.push(v),
+          () => done('a'),
+        ),
+      );
+      stops.push(
+        hub.subscribe(
+          'b',
+          (v) => heard.push(v),
+          () => done('b'),
+        ),
+      );
+    });
+    await notify(movedNotice('a'));
+    expect([await left, heard]).toEqual(['a', []]);
+    for (const stop of stops) stop();
   });
   it('is not disturbed by a notice that it cannot read', async () => {
     const heard = next('a');

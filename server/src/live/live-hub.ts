@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events';
 import pg from 'pg';
 import type { Logger } from 'pino';
-import { CHANNEL } from './notices.js';
+import { CHANNEL, MOVED } from './notices.js';
 
 const RETRY_MS = 1000;
 const CONNECT_MS = 3000;
@@ -12,22 +12,24 @@ const CONNECT_MS = 3000;
  */
 export class LiveHub {
   private readonly heard = new EventEmitter().setMaxListeners(0);
+  private readonly gone = new EventEmitter().setMaxListeners(0);
   private client: pg.Client | undefined;
   private waiting: NodeJS.Timeout | undefined;
   private closed = false;
 
   constructor(
-    private readonly appUrl: string,
+    private readonly listenUrl: string,
     private readonly log: Logger,
     private readonly retryMs = RETRY_MS,
   ) {}
 
   /** @throws when the database cannot be reached; after that it comes back by itself */
   async start(): Promise<void> {
-    const client = new pg.Client({ connectionString: this.appUrl, connectionTimeoutMillis: CONNECT_MS });
+    const client = new pg.Client({ connectionString: this.listenUrl, connectionTimeoutMillis: CONNECT_MS });
     client.on('notification', ({ payload }) => {
       const [salonId, visitId, here] = (payload ?? '').split(' ');
-      if (salonId && visitId) this.heard.emit(salonId, visitId, here);
+      if (salonId && visitId === MOVED) this.gone.emit(salonId);
+      else if (salonId && visitId) this.heard.emit(salonId, visitId, here);
     });
     client.on('error', (error) => this.log.warn({ err: error }, 'live connection lost'));
     client.on('end', () => {
@@ -41,14 +43,17 @@ export class LiveHub {
   /**
    * Calls back with visit ids, or `undefined` for "look at everything again".
    * @param tell with who has that visit open, as it was said by `hereNotice`, where that is the news
+   * @param moved told when the salon is on another machine: nothing more is heard of it here
    * @returns how to end it
    */
-  subscribe(salonId: string, tell: (visitId: string | undefined, here?: string) => void): () => void {
+  subscribe(salonId: string, tell: (visitId: string | undefined, here?: string) => void, moved: () => void = () => undefined): () => void {
     this.heard.on(salonId, tell);
     this.heard.on('gap', tell);
+    this.gone.on(salonId, moved);
     return () => {
       this.heard.off(salonId, tell);
       this.heard.off('gap', tell);
+      this.gone.off(salonId, moved);
     };
   }
 

@@ -16,10 +16,15 @@ export function liveRoutes(parts: RouteParts, hub: LiveHub): Router {
     const { salonId } = whoSent(request);
     response.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' });
     response.write('retry: 2000\n\n');
-    const stop = hub.subscribe(salonId, (visitId, here) => {
-      if (here !== undefined) response.write(`event: here\ndata: ${JSON.stringify(readHere(here))}\n\n`);
-      else response.write(visitId ? `event: visit\ndata: ${JSON.stringify({ visitId })}\n\n` : 'event: again\ndata: {}\n\n');
-    });
+    const stop = hub.subscribe(
+      salonId,
+      (visitId, here) => {
+        if (here !== undefined) response.write(`event: here\ndata: ${JSON.stringify(readHere(here))}\n\n`);
+        else response.write(visitId ? `event: visit\ndata: ${JSON.stringify({ visitId })}\n\n` : 'event: again\ndata: {}\n\n');
+      },
+      // The page comes again by itself, and is led to where the salon is now.
+      () => response.end(),
+    );
     const beat = setInterval(() => response.write(': here\n\n'), HEARTBEAT_MS);
     request.on('close', () => {
       clearInterval(beat);

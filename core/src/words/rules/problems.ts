@@ -81,6 +81,7 @@ export const PROBLEMS_RULES = {
   'problem.database_full': rule('computed'),
   'problem.database_slow': rule('computed'),
   'problem.database_busy': rule('computed'),
+  'problem.database_moved': rule('computed'),
   'problem.answered_meanwhile': rule('computed', 'question'),
   'problem.link_unknown': rule('computed'),
   'problem.picture_format': rule('computed', 'text'),

@@ -80,6 +80,7 @@ export const PROBLEMS_SENTENCES = {
   'problem.database_full': 'Its disk is full: somebody has to make room on the salon’s machine.',
   'problem.database_slow': 'It took too long and was stopped; nothing was stored.',
   'problem.database_busy': 'Too much is asked of it at once; nothing was stored.',
+  'problem.database_moved': 'This salon is being moved to another machine: it is tried again by itself; nothing was stored.',
   'problem.other_version': 'The server’s answer is from another version. Load the page again.',
   'problem.answered_meanwhile': '“{question}” was answered by somebody else meanwhile.',
   'problem.link_unknown': 'This link is not one of ours, or it was mistyped. Open it again from the message, or ring the salon.',
