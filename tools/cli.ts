@@ -15,6 +15,7 @@ try {
   else if (command === 'backup') await (await import('./backup/backup.js')).backup(process.env, backupAsked(rest), new Date());
   else if (command === 'restore') await (await import('./backup/restore.js')).restore(process.env, restoreAsked(rest), new Date());
   else if (command === 'test') process.exitCode = await (await import('./test.js')).test(process.argv.slice(3));
+  else if (command === 'drill') process.exitCode = await (await import('./cluster/drill.js')).drill(rest);
   else if (command === 'bench') await (await import('./bench.js')).bench();
 } catch (error) {
   if (error instanceof Plain) process.stderr.write(`${error.message}\n`);

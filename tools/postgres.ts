@@ -244,8 +244,14 @@ function makeCluster(data: string, password: string): void {
 /** Gives a path to the user that runs PostgreSQL when we are root. */
 export function own(path: string): void {
   if (!isRoot()) return;
+  const { uid, gid } = postgresIds();
+  if (statSync(path).uid !== uid) chownSync(path, uid, gid);
+}
+
+/** The numbers of the user that PostgreSQL runs as when we are root. */
+export function postgresIds(): { readonly uid: number; readonly gid: number } {
   const id = (flag: string): number => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
-  if (statSync(path).uid !== id('-u')) chownSync(path, id('-u'), id('-g'));
+  return { uid: id('-u'), gid: id('-g') };
 }
 
 async function makeRoles(adminUrl: string, secret: Secrets): Promise<void> {

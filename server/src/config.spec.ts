@@ -35,6 +35,8 @@ describe('readConfig', () => {
     expect(() => readConfig({ ...env, MANSUET_TLS_CERT: 'a.crt' })).toThrowError(/MANSUET_TLS_KEY/);
     expect(() => readConfig({ ...lan, MANSUET_TRUST_PROXY: '1' })).toThrowError(/MANSUET_PUBLIC_URL/);
     expect(readConfig(env).publicUrl).toBe('http://127.0.0.1:4310');
+    const many = readConfig({ ...env, MANSUET_PUBLIC_URL: 'https://*.salons.example/' });
+    expect(many.publicUrl).toBe('https://*.salons.example');
     expect(() => readConfig({ ...env, MANSUET_PUBLIC_URL: 'ftp://x' })).toThrowError(/MANSUET_PUBLIC_URL/);
   });
 });

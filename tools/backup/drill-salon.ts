@@ -35,6 +35,11 @@ export class DrillSalon {
     });
     if (!founded.ok) throw new Plain('the salon of the drill could not be founded');
     const who = founded.value;
+    return DrillSalon.of(db, who);
+  }
+
+  /** A salon that is there, with some dogs of its own. */
+  static async of(db: Database, who: Who): Promise<DrillSalon> {
     const owner = { name: 'Perpetua Glain', phone: '0550 1', email: '', contacts: [] };
     const dogs = await db.inSalon(who.salonId, async (trx) => {
       const ids: string[] = [];

@@ -10,6 +10,7 @@ import { withClient } from '../postgres.js';
 import { BadNetwork, wait, type Weather } from './bad-network.js';
 import { BROWSER_FAULTS, browserOnce } from './browser-faults.js';
 import type { Came } from './came.js';
+import { signUp } from './sign-up.js';
 import { SalonUnderFault } from './salon-under-fault.js';
 import { Tablet } from './tablet.js';
 import { WebCopy } from './web-copy.js';
@@ -69,12 +70,7 @@ const DRAFTS: readonly EventDraft[] = [
  * One visit on three tablets, two of them an hour off in either direction, with one fault in the middle.
  * @throws Plain with what was lost, doubled or seen differently
  */
-async function once(
-  salon: SalonUnderFault,
-  fault: Fault,
-  seed: number,
-  people: Awaited<ReturnType<SalonUnderFault['people']>>,
-): Promise<Came> {
+async function once(salon: SalonUnderFault, fault: Fault, seed: number, people: Awaited<ReturnType<typeof signUp>>): Promise<Came> {
   const chance = seeded(seed).next;
   const network = new BadNetwork(salon.port, chance);
   const port = await freePort();
@@ -162,7 +158,7 @@ interface Suite {
 
 async function serverSuite(times: number): Promise<Suite> {
   const salon = await SalonUnderFault.open({ smallDisk: true });
-  const people = await salon.people();
+  const people = await signUp(salon.url);
   return {
     names: Object.keys(FAULTS).filter((name) => name !== NEEDS_DISK || salon.hasSmallDisk),
     times,

@@ -1,7 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { NEW_ID, SESSION } from '../../core/src/contract/index.js';
-import { EMPTY_DOG } from '../../core/src/knowledge/dogs/index.js';
 import { freePort } from '../free-port.js';
 import { Plain, ROOT } from '../place.js';
 import { type Cluster, dataDirectory, ensureDatabase, killCluster, startCluster, stopCluster, withClient } from '../postgres.js';
@@ -9,11 +7,9 @@ import { environment } from '../product.js';
 import { must } from '../run-command.js';
 import { wait } from './bad-network.js';
 import { SmallDisk } from './small-disk.js';
-import type { Person } from './tablet.js';
 
 const CLUSTER = 'pg-faults';
 const DATABASE = 'mansuet_faults';
-const PASSWORD = 'ten letters and more';
 
 /** What is in the salon, and which page it serves. */
 export interface SalonWays {
@@ -114,43 +110,6 @@ export class SalonUnderFault {
       await wait(100);
     }
     throw new Plain('The server does not answer within 30 s.');
-  }
-
-  async people(): Promise<{ lead: Person; bather: Person; dogId: string }> {
-    const lead = await this.signIn('/api/first-run', {
-      salonName: 'Faults',
-      name: 'Lead',
-      login: 'lead',
-      password: PASSWORD,
-      vetName: '',
-      vetPhone: '',
-    });
-    const person = { name: 'Bather', login: 'bather', password: PASSWORD, role: 'bather', trained: false };
-    await this.post('/api/staff', person, lead);
-    const bather = await this.signIn('/api/session', { login: 'bather', password: PASSWORD });
-    const dog = {
-      dog: { ...EMPTY_DOG, name: 'Fault', born: '2021-06-01', weightKg: 18 },
-      owner: { name: 'O', phone: '', email: '', contacts: [] },
-    };
-    const { id } = NEW_ID.parse(await (await this.post('/api/dogs', dog, lead)).json());
-    return { lead, bather, dogId: id };
-  }
-
-  private async signIn(path: string, form: unknown): Promise<Person> {
-    const answer = await this.post(path, form);
-    const { signedIn } = SESSION.parse(await answer.json());
-    if (!signedIn) throw new Plain('Nobody is signed in.');
-    const cookie = answer.headers.getSetCookie()[0]?.split(';')[0] ?? '';
-    return { cookie, csrf: signedIn.csrf, staffId: signedIn.staff.staffId };
-  }
-  private async post(path: string, body: unknown, who?: Person): Promise<Response> {
-    const answer = await fetch(this.url + path, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', cookie: who?.cookie ?? '', 'x-csrf-token': who?.csrf ?? '' },
-      body: JSON.stringify(body),
-    });
-    if (!answer.ok) throw new Plain(`${path} answered ${answer.status}: ${(await answer.text()).slice(0, 300)}`);
-    return answer;
   }
 
   async close(): Promise<void> {

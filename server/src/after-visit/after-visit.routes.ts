@@ -22,7 +22,6 @@ import { nextBooked } from './next-booked.js';
 export interface AfterParts extends RouteParts {
   /** Sends what was kept, now that it is stored. */
   readonly send: (salonId: string, messageId: string) => Promise<void>;
-  readonly publicUrl: string;
 }
 
 /** What comes after a visit: its account and who it was sent to, the next one as a calendar, what is due. */
@@ -64,7 +63,7 @@ export function afterVisitRoutes(parts: AfterParts): Router {
           { kind: 'account', visitId, madeBy: ask.staffId, toName, phone: to, asked: { version: kept.version } },
           ask.now,
         );
-        const url = `${parts.publicUrl}/o/${made.secret}`;
+        const url = `${ask.publicUrl}/o/${made.secret}`;
         const text = `${ask.salon.name}: how the visit of ${dog.name} went, ${day(inFormats(ENGLISH, ask.salon.formats), kept.on)}: ${url} The link works for 30 days.`;
         if (way !== 'link') {
           const message = await keepMessage(

@@ -18,12 +18,8 @@ const hashOf = (secret: string): Buffer => createHash('sha256').update(secret).d
 const DAYS_BACK = 14;
 const DAYS_AHEAD = 182;
 
-export interface FeedParts extends RouteParts {
-  readonly publicUrl: string;
-}
-
 /** Calendars of the bookings, each with an address of its own that can be taken back. */
-export function feedRoutes(parts: FeedParts): Router {
+export function feedRoutes(parts: RouteParts): Router {
   const router = Router();
   const route = routesOf(parts);
   router.get(
@@ -35,7 +31,7 @@ export function feedRoutes(parts: FeedParts): Router {
     route(
       'manage_salon',
       FEED_FORM,
-      async ({ trx, salonId, staffId, input, now }) => {
+      async ({ trx, salonId, staffId, input, now, publicUrl }) => {
         if (input.staffId !== null) {
           const person = await trx.selectFrom('staff').select('staff_id').where('staff_id', '=', input.staffId).executeTakeFirst();
           if (!person) return refusedField('staffId', saying('form.nobody_here', {}));
@@ -47,7 +43,7 @@ export function feedRoutes(parts: FeedParts): Router {
           .insertInto('calendar_feed')
           .values({ ...row, made_at: now.toISOString() })
           .execute();
-        return done({ feedId, url: `${parts.publicUrl}/api/feed/${secret}/visits.ics` });
+        return done({ feedId, url: `${publicUrl}/api/feed/${secret}/visits.ics` });
       },
       { answer: asMade },
     ),

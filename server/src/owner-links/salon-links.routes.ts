@@ -13,8 +13,6 @@ import { closeIntake, linkOf, listLinks, makeLink, readLink, takeBack, type NewL
 export interface LinkParts extends RouteParts {
   /** Sends what was kept, now that it is stored. */
   readonly send: (salonId: string, messageId: string) => Promise<void>;
-  /** The address that people use, whatever a request says of itself. */
-  readonly publicUrl: string;
 }
 
 /** The salon's side of links: make, see, take back; review intakes; the stand-in's messages; the PDF copy. */
@@ -25,7 +23,7 @@ export function salonLinkRoutes(parts: LinkParts): Router {
   /** Makes the link, and sends it once it is stored. */
   const send = async (ask: Ask<unknown>, link: NewLinkOf, words: (url: string) => string): Promise<NewLink> => {
     const made = await makeLink(ask.trx, ask.salonId, link, ask.now);
-    const url = `${parts.publicUrl}/o/${made.secret}`;
+    const url = `${ask.publicUrl}/o/${made.secret}`;
     const message = await keepMessage(ask.trx, ask.salonId, { to: link.toName, phone: link.phone, text: words(url) }, ask.now);
     ask.afterCommit(() => parts.send(ask.salonId, message.messageId));
     return { linkId: made.linkId, url, expiresAt: made.expiresAt.toISOString(), message: message.text };

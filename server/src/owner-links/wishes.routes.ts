@@ -75,7 +75,7 @@ export function wishRoutes(parts: LinkParts): Router {
     const asked = offerOf(dogId, dog.name, ask.salon.timeZone, ask.input);
     const link = { kind: 'wish' as const, visitId: null, madeBy: ask.staffId, toName: dog.owner, phone: dog.phone, asked };
     const made = await makeLink(ask.trx, ask.salonId, link, ask.now);
-    const url = `${parts.publicUrl}/o/${made.secret}`;
+    const url = `${ask.publicUrl}/o/${made.secret}`;
     const words = `${ask.salon.name}: please choose a time for ${dog.name}: ${url} The link works for 4 days; we confirm what you choose.`;
     const message = await tell(ask, dog.owner, dog.phone, words);
     return done({ linkId: made.linkId, url, expiresAt: made.expiresAt.toISOString(), message });

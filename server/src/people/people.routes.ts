@@ -12,10 +12,6 @@ import { makeJoinLink } from './join-links.js';
 import { changePerson, comeBack, invite, leave, readPeople, sayOwnHands } from './people.repository.js';
 import { endSession, endSessions, readSessions } from './sessions.js';
 
-export interface PeopleParts extends RouteParts {
-  readonly publicUrl: string;
-}
-
 /** The session that asks, beside what it sends. */
 const OF_SESSION = z.object({ sid: z.string() });
 const withSession = {
@@ -23,7 +19,7 @@ const withSession = {
 };
 
 /** `/api/people`: the lead's; `/api/me`, `/api/sessions`: everybody's own. */
-export function peopleRoutes(parts: PeopleParts): Router {
+export function peopleRoutes(parts: RouteParts): Router {
   const router = Router();
   const route = routesOf(parts);
   router.get(
@@ -35,9 +31,9 @@ export function peopleRoutes(parts: PeopleParts): Router {
     route(
       'manage_staff',
       INVITATION,
-      async ({ trx, salonId, input, now }) => {
+      async ({ trx, salonId, input, now, publicUrl }) => {
         const made = await invite(trx, salonId, input);
-        return made.ok ? makeJoinLink(trx, { salonId, staffId: made.value }, parts.publicUrl, now) : made;
+        return made.ok ? makeJoinLink(trx, { salonId, staffId: made.value }, publicUrl, now) : made;
       },
       { answer: asMade },
     ),
@@ -59,7 +55,7 @@ export function peopleRoutes(parts: PeopleParts): Router {
     route(
       'manage_staff',
       NOTHING,
-      ({ trx, salonId, id, now }) => makeJoinLink(trx, { salonId, staffId: id('staffId') }, parts.publicUrl, now),
+      ({ trx, salonId, id, now, publicUrl }) => makeJoinLink(trx, { salonId, staffId: id('staffId') }, publicUrl, now),
       { answer: asMade },
     ),
   );

@@ -14,6 +14,8 @@ export interface Ask<Input> extends Who {
   readonly now: Date;
   /** The day where the salon is. */
   readonly today: string;
+  /** The address that people use, without a slash at its end: links that are made begin with it. */
+  readonly publicUrl: string;
   /** An id in the address. @throws ProblemError `bad_id` */
   id(name: string): string;
   /** Done once it is stored; never for what came to nothing. */

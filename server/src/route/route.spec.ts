@@ -42,7 +42,7 @@ describe('a route', () => {
     const session = (await lead.send('GET', '/api/session')).json as { signedIn: { salon: { salonId: string } } };
     salonId = session.signedIn.salon.salonId;
     who = { salonId, staffId: lead.staffId };
-    const route = routesOf({ db: salon.db, clock: () => new Date('2026-06-01T12:00:00Z') });
+    const route = routesOf({ db: salon.db, clock: () => new Date('2026-06-01T12:00:00Z'), publicUrl: 'http://127.0.0.1' });
     const app: Express = express();
     app.use(express.json());
     app.use((request, _response, next) => {

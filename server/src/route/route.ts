@@ -10,11 +10,14 @@ import { enterSalon, type Who } from '../sign-in/sign-in.repository.js';
 import { whoSent } from '../sign-in/require-session.js';
 import { type Answer, asJson } from './answers.js';
 import { type Ask, sentIn } from './ask.js';
+import { addressFor } from './public-address.js';
 
 /** What every route works with. */
 export interface RouteParts {
   readonly db: Database;
   readonly clock: () => Date;
+  /** As it was said when the server was started: see `addressFor`. */
+  readonly publicUrl: string;
 }
 
 /** Where a route differs from the others. */
@@ -42,7 +45,7 @@ export type Route = <Schema extends z.ZodType, T>(
  * done only then.
  * @returns `route(action, schema, work)`, a handler for Express
  */
-export function routesOf({ db, clock }: RouteParts): Route {
+export function routesOf({ db, clock, publicUrl }: RouteParts): Route {
   return (action, schema, work, ways = {}) =>
     async (request, response) => {
       const who = await (ways.who ?? whoSent)(request);
@@ -60,6 +63,7 @@ export function routesOf({ db, clock }: RouteParts): Route {
           now,
           today: dayOf(now, found.salon.timeZone),
           input: schema.parse(sent),
+          publicUrl: addressFor(publicUrl, request.get('host')),
           id: (name) => readId(request.params[name]),
           afterCommit: (what) => void later.push(what),
         });

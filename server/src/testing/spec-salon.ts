@@ -39,6 +39,7 @@ export interface SpecWays {
   readonly mail?: Carrier;
   readonly clock?: () => Date;
   readonly lastBackupFile?: string;
+  readonly publicUrl?: string;
 }
 
 /** A server on a database of its own. */
@@ -76,7 +77,7 @@ async function startOn(ownerUrl: string, appUrl: string, ways: SpecWays, after: 
     send: (salonId, messageId) => post.send(salonId, messageId),
     log,
     clock,
-    publicUrl: 'http://127.0.0.1',
+    publicUrl: ways.publicUrl ?? 'http://127.0.0.1',
     trustProxy: 0,
     hstsSeconds: 0,
     sessionSecret: 'a secret of more than thirty-two letters',

@@ -1,0 +1,2 @@
+/** Everything of a drill is on loopback. */
+export const HOST = '127.0.0.1';
