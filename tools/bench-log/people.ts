@@ -8,7 +8,7 @@ import { Plain } from '../place.js';
 const AGENT = new Agent({ keepAlive: true });
 const random = (into: Uint8Array): Uint8Array => crypto.getRandomValues(into);
 
-/** Somebody of the demo salon, signed in, who sends as a tablet does. */
+/** Somebody of a salon, signed in, who sends as a tablet does. */
 export class BenchPerson {
   private last: Stamp | undefined;
   private constructor(
@@ -19,8 +19,11 @@ export class BenchPerson {
     readonly salonId: string,
   ) {}
 
-  static async signIn(origin: string): Promise<BenchPerson> {
-    const [login] = DEMO_LOGINS;
+  /** @param login somebody of another salon; whoever comes first in the demo, where nobody is named */
+  static async signIn(
+    origin: string,
+    login: { readonly login: string; readonly password: string } | undefined = DEMO_LOGINS[0],
+  ): Promise<BenchPerson> {
     if (!login) throw new Plain('The demo has nobody who could sign in.');
     const answer = await fetch(`${origin}/api/session`, {
       method: 'POST',
@@ -40,6 +43,14 @@ export class BenchPerson {
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
     if (!answer.ok) throw new Plain(`${method} ${path} answered ${answer.status}: ${(await answer.text()).slice(0, 300)}`);
+    return answer;
+  }
+
+  /** A form with a file in it. */
+  async upload(path: string, form: FormData): Promise<Response> {
+    const headers = { cookie: this.cookie, 'x-csrf-token': this.csrf };
+    const answer = await fetch(this.origin + path, { method: 'POST', headers, body: form });
+    if (!answer.ok) throw new Plain(`POST ${path} answered ${answer.status}: ${(await answer.text()).slice(0, 300)}`);
     return answer;
   }
 

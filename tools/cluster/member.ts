@@ -1,9 +1,10 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { openSync, readdirSync, readlinkSync } from 'node:fs';
+import { openSync } from 'node:fs';
 import { Plain, ROOT } from '../place.js';
 import { postgresIds } from '../postgres.js';
 import { isRoot } from '../run-command.js';
+import { processesIn } from './processes.js';
 
 /** How one program of a cell is run. */
 export interface MemberWays {
@@ -25,6 +26,10 @@ export class Member {
 
   get name(): string {
     return this.ways.name;
+  }
+  /** Its number, once it was started. */
+  get pid(): number | undefined {
+    return this.child?.pid;
   }
   get lives(): boolean {
     return this.child !== undefined && this.child.exitCode === null && this.child.signalCode === null;
@@ -65,12 +70,11 @@ export class Member {
 
 /** Ends every process that works in a folder. */
 export function killAllIn(folder: string): void {
-  for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name))) {
+  for (const pid of processesIn(folder)) {
     try {
-      const at = readlinkSync(`/proc/${pid}/cwd`);
-      if (at === folder || at.startsWith(`${folder}/`)) process.kill(Number(pid), 'SIGKILL');
-    } catch {
-      // It has ended meanwhile, or is somebody else's.
+      process.kill(pid, 'SIGKILL');
+    } catch (error) {
+      if (!(error instanceof Error) || Reflect.get(error, 'code') !== 'ESRCH') throw error;
     }
   }
 }

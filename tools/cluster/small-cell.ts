@@ -40,6 +40,17 @@ export class SmallCell {
     return cell;
   }
 
+  get url(): string {
+    return `http://${HOST}:${this.port}`;
+  }
+  /** The number of its server's process. */
+  get serverPid(): number {
+    return this.server.pid ?? 0;
+  }
+  /** Where its database works. */
+  get data(): string {
+    return dataDirectory(`pg-${this.name}`);
+  }
   get asMoved(): MoveCell {
     return { name: this.name, adminUrl: this.cluster.url('mansuet_admin', DATABASE) };
   }
