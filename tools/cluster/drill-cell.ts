@@ -120,7 +120,7 @@ async function killed(
   checks.is(`a screen hears of them, ${s(median(heard))} s later (median), ${s(Math.max(...heard))} s (longest)`, heard.length === times);
 }
 
-/** Longer than the driver's own limit of a statement, ms: where that ended the wait for a second machine, a COMMIT would be acknowledged on one alone. */
+/** Longer than the limit of a statement in `deploy/roles.sql`, ms: where that ended the wait for a second machine, a COMMIT would be acknowledged on one alone. */
 const ALONE_MS = 17_000;
 
 /** With one machine left nothing is promised, however long somebody waits; with a second one it goes on. */
