@@ -1,23 +1,35 @@
-import { randomBytes } from 'node:crypto';
-import { rmSync, writeFileSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { type Contents, contentsOf, differences } from '../backup/contents.js';
-import { dataDirectory, ensureDatabase, own, pgProgram, secrets, socketDirectory, type Cluster, withClient } from '../postgres.js';
-import { environment } from '../product.js';
+import { type Cluster, ensureDatabase, secrets, withClient } from '../postgres.js';
 import { CellBackups } from './cell-backups.js';
 import { deployed } from './fill.js';
 import { folderFor } from './folder-for.js';
 import { freePorts } from './free-ports.js';
-import { HOST } from './host.js';
-import { killAllIn, Member } from './member.js';
-import { type Node, nodesAs, whoLeads } from './nodes.js';
+import { type Ground, groundFor } from './ground.js';
+import { DATABASE, HOST } from './host.js';
+import { type Etcd, type LaidNode, layEtcd, layNodes } from './lay-databases.js';
+import { clusterAt, layPools, layServers, layWay, type Listening } from './lay-servers.js';
+import type { Member } from './member.js';
+import { isUp, type Node, nodesAs, whoLeads } from './nodes.js';
 import { until } from './until.js';
 
-export const DATABASE = 'mansuet';
 const NODES = 3;
 const ETCD = 3;
 const POOLS = 2;
 const SERVERS = 2;
+/** Of its own, past those of its programs: to the node that leads, and to the pools. */
+const WAYS = 2;
+const PORTS = 2 * ETCD + 2 * NODES + POOLS + SERVERS + WAYS;
+
+/** What a cell consists of. */
+interface Parts {
+  readonly etcd: Etcd;
+  readonly nodes: readonly LaidNode[];
+  readonly pools: Listening;
+  readonly way: Member;
+  readonly servers: Listening;
+}
 
 /**
  * A cell on loopback, from the files of `deploy/`: etcd, Patroni with PostgreSQL, pools, the way to them, and servers; each can be killed and
@@ -25,21 +37,25 @@ const SERVERS = 2;
  */
 export class Cell {
   private constructor(
-    readonly name: string,
+    private readonly ground: Ground,
+    /** Past the pools. */
     readonly cluster: Cluster,
-    readonly etcd: readonly Member[],
-    readonly nodes: readonly Node[],
-    readonly pools: readonly Member[],
-    readonly way: Member,
-    readonly servers: readonly Member[],
-    readonly serverPorts: readonly number[],
+    private readonly parts: Parts,
     readonly backups: CellBackups,
-    private readonly folders: readonly string[],
   ) {}
 
   /** @param publicUrl the front that people come through */
   static async open(name: string, publicUrl: string): Promise<Cell> {
-    const cell = await Cell.laidOut(name, publicUrl);
+    const ground = groundFor(name, await freePorts(PORTS));
+    const backups = new CellBackups(name, folderFor(join(ground.base, 'backups')));
+    const [leaderPort, poolsPort] = [ground.port(), ground.port()];
+    const cluster = clusterAt(ground, leaderPort);
+    const etcd = layEtcd(ground, ETCD);
+    const nodes = layNodes(ground, NODES, etcd, backups.folder);
+    const pools = layPools(ground, POOLS, leaderPort);
+    const way = layWay(ground, leaderPort, poolsPort, nodes, pools);
+    const servers = layServers(ground, SERVERS, cluster, poolsPort, publicUrl);
+    const cell = new Cell(ground, cluster, { etcd, nodes, pools, way, servers }, backups);
     try {
       await cell.begin();
     } catch (error) {
@@ -49,142 +65,27 @@ export class Cell {
     return cell;
   }
 
-  private static async laidOut(name: string, publicUrl: string): Promise<Cell> {
-    const base = dataDirectory(`cluster-${name}`);
-    killAllIn(base);
-    rmSync(base, { recursive: true, force: true });
-    const sockets = Array.from({ length: NODES }, (_, i) => socketDirectory(`${base}-${i}`));
-    for (const folder of [base, ...sockets]) folderFor(folder);
-    const ports = [...(await freePorts(2 * ETCD + 2 * NODES + POOLS + SERVERS + 2))];
-    const port = (): number => ports.pop() ?? 0;
-    const secret = { ...secrets(), replica: word(), rest: word() };
-    const file = (at: string, text: string): string => {
-      const path = join(base, at);
-      writeFileSync(path, text, { mode: 0o600 });
-      own(path);
-      return path;
-    };
-    const log = (of: string): string => file(`${of}.log`, '');
-
-    const members = Array.from({ length: ETCD }, (_, i) => ({ node: `etcd-${i + 1}`, peer: port(), client: port() }));
-    const etcd = members.map(({ node, peer, client }) => {
-      const data = folderFor(join(base, node));
-      const conf = deployed('etcd.yml', {
-        NODE: node,
-        DATA: data,
-        HOST,
-        PEER_PORT: peer,
-        CLIENT_PORT: client,
-        MEMBERS: members.map((m) => `${m.node}=http://${HOST}:${m.peer}`).join(','),
-        CELL: name,
-      });
-      const args = ['--config-file', file(`${node}.yml`, conf)];
-      // Debian's etcd reads its environment first; nothing there may stand against the file.
-      return new Member({ name: node, command: 'etcd', args, log: log(node), asPostgres: true, folder: data });
-    });
-
-    const backups = new CellBackups(name, folderFor(join(base, 'backups')));
-    const nodes = Array.from({ length: NODES }, (_, i): Node => {
-      const node = `node-${i + 1}`;
-      const data = join(base, node);
-      const [pgPort, restPort, socket] = [port(), port(), sockets[i] ?? ''];
-      const work = folderFor(join(base, `${node}-work`));
-      const conf = deployed('pgbackrest.conf', {
-        FOLDER: backups.folder,
-        WORK: work,
-        CELL: name,
-        DATA: data,
-        PG_PORT: pgPort,
-        SOCKETS: socket,
-      });
-      const backrest = file(`${node}-pgbackrest.conf`, conf);
-      const patroni = deployed('patroni.yml', {
-        CELL: name,
-        NODE: node,
-        HOST,
-        NETWORK: `${HOST}/32`,
-        REST_PORT: restPort,
-        REST_PASSWORD: secret.rest,
-        ETCD_HOSTS: members.map((m) => `${HOST}:${m.client}`).join(','),
-        PG_PORT: pgPort,
-        DATA: data,
-        PG_BIN: join(pgProgram('initdb'), '..'),
-        PGPASS: join(base, `${node}.pgpass`),
-        ADMIN_PASSWORD: secret.admin,
-        REPLICA_PASSWORD: secret.replica,
-        SOCKETS: socket,
-        BACKREST_CONF: backrest,
-      });
-      const args = [file(`${node}.yml`, patroni)];
-      const member = new Member({ name: node, command: 'patroni', args, log: log(node), asPostgres: true, folder: data });
-      return { member, name: node, pgPort, restPort, data, backrest };
-    });
-
-    const [leaderPort, poolsPort] = [port(), port()];
-    const authFile = file('users.txt', `"mansuet_app" "${secret.app}"\n`);
-    const poolPorts = Array.from({ length: POOLS }, port);
-    const pools = poolPorts.map((poolPort, i) => {
-      const pool = `pool-${i + 1}`;
-      const conf = deployed('pgbouncer.ini', {
-        DATABASE,
-        HOST,
-        LEADER_PORT: leaderPort,
-        POOL_PORT: poolPort,
-        AUTH_FILE: authFile,
-        LOG: join(base, `${pool}-own.log`),
-        PID: join(base, `${pool}.pid`),
-      });
-      return new Member({
-        name: pool,
-        command: '/usr/sbin/pgbouncer',
-        args: ['-q', file(`${pool}.ini`, conf)],
-        log: log(pool),
-        asPostgres: true,
-      });
-    });
-    const way = deployed('haproxy.cfg', {
-      HOST,
-      LEADER_PORT: leaderPort,
-      POOLS_PORT: poolsPort,
-      NODES: nodes.map((n) => `  server ${n.name} ${HOST}:${n.pgPort} check port ${n.restPort}`).join('\n'),
-      POOLS: poolPorts.map((p, i) => `  server pool-${i + 1} ${HOST}:${p} check`).join('\n'),
-    });
-    const cluster: Cluster = {
-      port: leaderPort,
-      url: (role, database) => {
-        const password = { mansuet_admin: secret.admin, mansuet_owner: secret.owner, mansuet_app: secret.app }[role];
-        return `postgres://${role}:${password}@${HOST}:${leaderPort}/${database}`;
-      },
-      stop: () => undefined,
-      remove: () => undefined,
-    };
-    const serverPorts = Array.from({ length: SERVERS }, port);
-    const servers = serverPorts.map((serverPort, i) => {
-      const env = {
-        ...environment(cluster, DATABASE, serverPort, false),
-        MANSUET_APP_URL: `postgres://mansuet_app:${secret.app}@${HOST}:${poolsPort}/${DATABASE}`,
-        MANSUET_LISTEN_URL: cluster.url('mansuet_app', DATABASE),
-        MANSUET_TRUST_PROXY: '1',
-        MANSUET_PUBLIC_URL: publicUrl,
-      };
-      const server = `server-${i + 1}`;
-      return new Member({ name: server, command: process.execPath, args: ['server/dist/main.js'], env, log: log(server) });
-    });
-    const wayMember = new Member({
-      name: 'way',
-      command: '/usr/sbin/haproxy',
-      args: ['-db', '-f', file('haproxy.cfg', way)],
-      log: log('way'),
-      asPostgres: true,
-    });
-    return new Cell(name, cluster, etcd, nodes, pools, wayMember, servers, serverPorts, backups, [base, ...sockets]);
+  get etcd(): readonly Member[] {
+    return this.parts.etcd.members;
+  }
+  get nodes(): readonly Node[] {
+    return this.parts.nodes;
+  }
+  get pools(): readonly Member[] {
+    return this.parts.pools.members;
+  }
+  get servers(): readonly Member[] {
+    return this.parts.servers.members;
+  }
+  get serverPorts(): readonly number[] {
+    return this.parts.servers.ports;
   }
 
   private async begin(): Promise<void> {
     for (const member of this.etcd) member.start();
     for (const { member } of this.nodes) member.start();
     await this.whole();
-    this.way.start();
+    this.parts.way.start();
     const admin = this.cluster.url('mansuet_admin', 'postgres');
     // Until it has looked at each node once, HAProxy takes all of them for one that leads.
     await until('the way to the node that leads', () =>
@@ -198,7 +99,7 @@ export class Cell {
     this.backups.open(await this.leads());
     for (const pool of this.pools) pool.start();
     for (const server of this.servers) server.start();
-    await Promise.all(this.serverPorts.map((_, i) => this.serves(i)));
+    await Promise.all(this.servers.map((_, i) => this.serves(i)));
   }
 
   /** The node that leads now. */
@@ -209,39 +110,42 @@ export class Cell {
   async inStep(): Promise<Node> {
     return (await until('a node in step', async () => nodesAs(this.nodes, await whoLeads(this.nodes)).inStep)).value;
   }
-  /** Every node, asked for itself, with what it has: those that follow get it within moments. */
-  async followersEqual(): Promise<readonly string[]> {
-    const contents = (port: number): Promise<Contents> =>
-      withClient(`postgres://mansuet_admin:${secrets().admin}@${HOST}:${port}/${DATABASE}`, contentsOf);
-    const wanted = await contents((await this.leads()).pgPort);
-    let wrong: string[] = [];
-    for (const node of this.nodes)
-      await until(
-        `${node.name} as the one that leads`,
-        async () => {
-          wrong = differences(wanted, await contents(node.pgPort));
-          return wrong.length === 0 || undefined;
-        },
-        30_000,
-      ).catch(() => undefined);
-    return wrong;
-  }
-  /** Until one node leads and each other one follows, one of them in step. */
+  /** Until one node leads and each other one follows, one of them in step; each says of itself that it is up. */
   async whole(): Promise<void> {
-    await until('all nodes in step', async () => nodesAs(this.nodes, await whoLeads(this.nodes)).whole || undefined, 180_000);
+    await until(
+      'all nodes in step',
+      async () =>
+        (nodesAs(this.nodes, await whoLeads(this.nodes)).whole && (await Promise.all(this.nodes.map(isUp))).every((up) => up)) || undefined,
+      180_000,
+    );
   }
   /** Until a server could store something. */
   async serves(i: number): Promise<void> {
     await until(`server ${i + 1} ready`, async () => (await fetch(`http://${HOST}:${this.serverPorts[i]}/api/ready`)).ok || undefined);
   }
 
+  /** Every node, asked for itself: those that follow have everything within moments. @returns what does not come to be the same, by node */
+  async unequal(): Promise<readonly string[]> {
+    const contents = (node: Node): Promise<Contents> =>
+      withClient(`postgres://mansuet_admin:${secrets().admin}@${HOST}:${node.pgPort}/${DATABASE}`, contentsOf);
+    const wanted = await contents(await this.leads());
+    const wrong: string[] = [];
+    for (const node of this.nodes) {
+      let apart: readonly string[] = [];
+      const same = async (): Promise<true | undefined> => {
+        apart = differences(wanted, await contents(node));
+        return apart.length === 0 || undefined;
+      };
+      await until(`${node.name} as the one that leads`, same, 30_000).catch(() => wrong.push(`${node.name}: ${apart.join(', ')}`));
+    }
+    return wrong;
+  }
+
   async close(): Promise<void> {
-    for (const member of [...this.servers, ...this.pools, this.way]) await member.kill();
+    for (const member of [...this.servers, ...this.pools, this.parts.way]) await member.kill();
     // One after the other they would each look for a new one to follow.
     await Promise.all(this.nodes.map(({ member }) => member.kill()));
     await Promise.all(this.etcd.map((member) => member.kill()));
-    for (const folder of this.folders) rmSync(folder, { recursive: true, force: true });
+    for (const folder of [this.ground.base, ...this.parts.nodes.map((n) => n.sockets)]) rmSync(folder, { recursive: true, force: true });
   }
 }
-
-const word = (): string => randomBytes(18).toString('base64url');

@@ -6,11 +6,11 @@ import { freePort } from '../free-port.js';
 import { median } from '../median.js';
 import { dropCluster, startCluster, stopCluster, withClient } from '../postgres.js';
 import { aloneSettings } from './cell-backups.js';
-import { Cell, DATABASE } from './cell.js';
+import { Cell } from './cell.js';
 import type { Checks } from './checks.js';
 import { Ear } from './ear.js';
 import { Front } from './front.js';
-import { HOST } from './host.js';
+import { DATABASE, HOST } from './host.js';
 import { Load, visitAtTable } from './load.js';
 import type { Member } from './member.js';
 import { keptOf } from './stored.js';
@@ -27,6 +27,9 @@ interface Death {
   /** @returns who it is this time, and what has to be so before the next one */
   readonly choose: (cell: Cell, round: number) => Promise<{ member: Member; healed: () => Promise<void> }>;
 }
+
+/** `often(1) // => 'once'` */
+export const often = (times: number): string => (times === 1 ? 'once' : `${times} times`);
 
 const nth = <T>(all: readonly T[], round: number): T => all[round % all.length] as T;
 
@@ -74,7 +77,7 @@ export async function drillCell(checks: Checks, times: number, timed: boolean): 
     const screen = new Ear(url, lead);
     ear = screen;
     for (const death of DEATHS)
-      await checks.part(`${death.what}, killed ${times} times`, () => killed(checks, cell, load, screen, visits, death, times, timed));
+      await checks.part(`${death.what}, killed ${often(times)}`, () => killed(checks, cell, load, screen, visits, death, times, timed));
     await checks.part('two nodes of three', () => alone(checks, cell, load));
     await checks.part('what was acknowledged', () => held(checks, cell, load));
   } finally {
@@ -156,7 +159,7 @@ async function held(checks: Checks, cell: Cell, load: Load): Promise<void> {
   );
   const sums = await withClient(admin, (c) => c.query<{ data_checksums: string }>('show data_checksums'));
   checks.is('pages of the database have checksums', sums.rows[0]?.data_checksums === 'on');
-  const apart = await cell.followersEqual();
+  const apart = await cell.unequal();
   checks.is('every node has the same, byte for byte', apart.length === 0, apart.join('; '));
 
   const leader = await cell.leads();

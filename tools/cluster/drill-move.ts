@@ -6,10 +6,10 @@ import { freePort } from '../free-port.js';
 import { ROOT } from '../place.js';
 import { withClient } from '../postgres.js';
 import { run } from '../run-command.js';
-import { DATABASE } from './cell.js';
 import type { Checks } from './checks.js';
 import { Ear } from './ear.js';
 import { Front, leadTo, ledTo } from './front.js';
+import { DATABASE } from './host.js';
 import { Load, visitAtTable } from './load.js';
 import { type Moved, moveSalon, type MoveStep } from './move.js';
 import { openSalon } from './open-salon.js';
@@ -33,8 +33,11 @@ interface Salon {
   readonly visits: readonly string[];
 }
 
-/** Two cells and a front: a salon moves from one to the other while it works, comes back, and is cut off at every step of the way. */
-export async function drillMove(checks: Checks): Promise<void> {
+/**
+ * Two cells and a front: a salon moves from one to the other while it works, comes back, and is cut off at every step of the way.
+ * @param timed whether it is held how long others wait: not where other work shares the machine
+ */
+export async function drillMove(checks: Checks, timed: boolean): Promise<void> {
   const port = await freePort();
   const cells: SmallCell[] = [];
   let front: Front | undefined;
@@ -50,7 +53,7 @@ export async function drillMove(checks: Checks): Promise<void> {
     );
     const moves = await salonIn(a, hosts[0]!, port, 'moves');
     const stays = await salonIn(a, hosts[1]!, port, 'stays');
-    await new MoveDrill(checks, front, a, b, moves, stays).go();
+    await new MoveDrill(checks, front, a, b, moves, stays, timed).go();
   } finally {
     await front?.close();
     for (const cell of cells) await cell.close();
@@ -79,6 +82,7 @@ class MoveDrill {
     private readonly b: SmallCell,
     private readonly moves: Salon,
     private readonly stays: Salon,
+    private readonly timed: boolean,
   ) {}
 
   async go(): Promise<void> {
@@ -114,7 +118,7 @@ class MoveDrill {
       await this.taken();
       checks.is(
         `the salon beside waits ${(beside.longestMs(since) / 1000).toFixed(1)} s at most for an answer`,
-        beside.longestMs(since) < UNDISTURBED_S * 1000,
+        !this.timed || beside.longestMs(since) < UNDISTURBED_S * 1000,
       );
       await load.stop();
       await beside.stop();

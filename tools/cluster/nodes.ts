@@ -31,6 +31,11 @@ export async function whoLeads(nodes: readonly Node[]): Promise<Told> {
   throw last;
 }
 
+/** Whether a node says of itself that its PostgreSQL is up; what others say of it may be of before it died. */
+export async function isUp(node: Node): Promise<boolean> {
+  return (await fetch(`http://${HOST}:${node.restPort}/health`, { signal: AbortSignal.timeout(3_000) })).ok;
+}
+
 const RUNS = ['running', 'streaming'];
 
 /** Who of some nodes leads and is up, and whether all are: one that leads, each other one following, one of them in step with it. */

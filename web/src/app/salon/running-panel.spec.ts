@@ -44,7 +44,7 @@ describe('how it runs', () => {
     await shows('4 MB stored of 30 MB.');
     await shows('80 GB of 200 GB are free.');
     await shows('None waits.');
-    await shows('1 in the last two days; what they enter is here at once.');
+    await shows('In the last two days: 1. What is entered is here at once.');
     expect(kinds()).toEqual(['good', 'good', 'good', 'good', 'good']);
     expect(host.querySelector('dd b')).toBeNull();
   });
@@ -60,7 +60,7 @@ describe('how it runs', () => {
       trouble: { errors: 1, slow: 4, slowestMs: 912, since: AT },
     });
     await shows('failed: The disk is full.');
-    for (const says of ['./mansuet backup', '3.2 GB of 200 GB', 'Given up: 2', '40 min later', '1 requests failed unforeseen', '912 ms'])
+    for (const says of ['./mansuet backup', '3.2 GB of 200 GB', 'Given up: 2', '40 min later', 'Failed unforeseen: 1.', '912 ms'])
       await shows(says);
     expect(kinds()).toEqual(['warn', 'told', 'warn', 'told', 'told']);
     expect(host.querySelectorAll('dd b').length).toBe(5);

@@ -111,7 +111,7 @@ export class RunningPanel {
       case 'trouble': {
         const { errors, slow, slowestMs, since } = known.trouble;
         const at = this.clock.sayMoment(since);
-        const says = $localize`:@@running.troubleSays:Since ${at}:at:: ${errors}:errors: requests failed unforeseen, ${slow}:slow: questions to the database were slow (the slowest ${Math.round(slowestMs)}:ms: ms).`;
+        const says = $localize`:@@running.troubleSays:Since ${at}:at:. Failed unforeseen: ${errors}:errors:. Slow questions to the database: ${slow}:slow: (the slowest ${Math.round(slowestMs)}:ms: ms).`;
         return {
           says,
           then: errors > 0 ? $localize`:@@running.troubleThen:The log of the server says more: .run/server.log on its machine.` : '',
@@ -152,7 +152,7 @@ export class RunningPanel {
     const latest = devices.reduce((a, b) => (b.minutesLate > a.minutesLate ? b : a));
     if (parts.devices === 'good')
       return {
-        says: $localize`:@@running.devicesGood:${devices.length}:count: in the last two days; what they enter is here at once.`,
+        says: $localize`:@@running.devicesGood:In the last two days: ${devices.length}:count:. What is entered is here at once.`,
         then: '',
       };
     const [who, at] = [latest.who, this.clock.sayMoment(latest.heardAt)];
