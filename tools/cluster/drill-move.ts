@@ -1,15 +1,19 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import { openDatabase } from '../../server/src/database/database.js';
 import { DrillSalon } from '../backup/drill-salon.js';
 import { aDog, signIn } from '../faults/sign-up.js';
 import type { Person } from '../faults/tablet.js';
 import { freePort } from '../free-port.js';
 import { ROOT } from '../place.js';
-import { withClient } from '../postgres.js';
+import { secrets, withClient } from '../postgres.js';
 import { run } from '../run-command.js';
 import type { Checks } from './checks.js';
 import { Ear } from './ear.js';
 import { Front, leadTo, ledTo } from './front.js';
-import { DATABASE } from './host.js';
+import { deployed } from './fill.js';
+import { DATABASE, HOST } from './host.js';
 import { Load, visitAtTable } from './load.js';
 import { type Moved, moveSalon, type MoveStep } from './move.js';
 import { openSalon } from './open-salon.js';
@@ -42,18 +46,18 @@ export async function drillMove(checks: Checks, timed: boolean): Promise<void> {
   const cells: SmallCell[] = [];
   let front: Front | undefined;
   try {
-    for (const name of ['cell-a', 'cell-b']) cells.push(await SmallCell.open(name, `http://127.0.1.1:${port}`));
+    for (const name of ['cell-1', 'cell-2']) cells.push(await SmallCell.open(name, `http://127.0.1.1:${port}`));
     const [a, b] = [cells[0]!, cells[1]!];
-    const hosts = ['127.0.1.1', '127.0.1.2'];
+    const hosts = ['127.0.1.1', '127.0.1.2', '127.0.1.3'];
     front = await Front.open(
       port,
       hosts,
-      new Map(hosts.map((host) => [host, a.name])),
+      new Map(hosts.slice(0, 2).map((host) => [host, a.name])),
       cells.map((c) => ({ cell: c.name, ports: [c.port] })),
     );
     const moves = await salonIn(a, hosts[0]!, port, 'moves');
     const stays = await salonIn(a, hosts[1]!, port, 'stays');
-    await new MoveDrill(checks, front, a, b, moves, stays, timed).go();
+    await new MoveDrill(checks, front, a, b, moves, stays, `http://${hosts[2]!}:${port}`, timed).go();
   } finally {
     await front?.close();
     for (const cell of cells) await cell.close();
@@ -82,6 +86,8 @@ class MoveDrill {
     private readonly b: SmallCell,
     private readonly moves: Salon,
     private readonly stays: Salon,
+    /** Where no salon is yet. */
+    private readonly free: string,
     private readonly timed: boolean,
   ) {}
 
@@ -94,11 +100,9 @@ class MoveDrill {
       await load.storedAfter(Date.now());
       const opened = ear.opened;
       const since = Date.now();
-      const moved = await this.move(a, b);
-      checks.is(
-        `it moves while it works: ${moved.rows} rows and ${moved.photographs} photographs, equal byte for byte; shut for ${(moved.shutMs / 1000).toFixed(1)} s`,
-        moved.photographs === PHOTOGRAPHS && (await this.isIn(b, a)),
-      );
+      const said = await this.command('move', '--host', moves.host, '--salon', moves.salonId, '--to', b.name);
+      const line = said.trim().split('\n').at(-1) ?? '';
+      checks.is(`it moves while it works: ${line}`, line.includes(`${PHOTOGRAPHS} photographs`) && (await this.isIn(b, a)), said);
       const after = Date.now();
       await load.storedAfter(after);
       const heard = await Promise.all(moves.visits.map((visitId) => ear.hearsAfter(after, visitId)));
@@ -114,6 +118,7 @@ class MoveDrill {
       // A session lives on while it is used; nobody used one meanwhile.
       checks.is('it comes back, and everything is as it was, byte for byte', back.length === 0 && (await this.isIn(a, b)), back.join(', '));
 
+      await this.opened();
       for (const step of STEPS) await this.cutOff(step);
       await this.taken();
       checks.is(
@@ -135,6 +140,61 @@ class MoveDrill {
       }
     } finally {
       await ear.close();
+    }
+  }
+
+  /** One more salon, by the command that somebody types who looks after the cells. */
+  private async opened(): Promise<void> {
+    const { b, checks, free } = this;
+    const host = new URL(free).hostname;
+    const refused = await this.command(
+      'open',
+      '--cell',
+      'cell-3',
+      '--host',
+      host,
+      '--name',
+      'Later',
+      '--zone',
+      'UTC',
+      '--lead',
+      'Lead',
+      '--login',
+      'later',
+    );
+    const before = await fetch(free);
+    await this.command('open', '--cell', b.name, '--host', host, '--name', 'Later', '--zone', 'UTC', '--lead', 'Lead', '--login', 'later');
+    const person = await signIn(free, '/api/session', { login: 'later', password: PASSWORD });
+    const listed = await this.command('list');
+    checks.is(
+      'one more salon is opened: people are led there, and sign in; before that nobody has its address',
+      before.status === 421 && person.staffId !== '' && listed.includes('Later') && refused.includes('There is no cell “cell-3”'),
+      `${before.status}; ${listed}; ${refused}`,
+    );
+  }
+  /** `npm run salons`, with `deploy/cells.json` filled. @returns all that it says */
+  private async command(what: string, ...args: readonly string[]): Promise<string> {
+    const { map, control } = this.front.files;
+    const { admin } = secrets();
+    const filled = deployed('cells.json', {
+      DIRECTORY: map,
+      CONTROL: control,
+      DATABASE,
+      ADMIN_PASSWORD: admin,
+      HOST,
+      LEADER_PORT: this.a.cluster.port,
+      OTHER_ADMIN_PASSWORD: admin,
+      OTHER_HOST: HOST,
+      OTHER_LEADER_PORT: this.b.cluster.port,
+    });
+    const file = join(mkdtempSync(join(tmpdir(), 'mansuet-cells-')), 'cells.json');
+    writeFileSync(file, filled, { mode: 0o600 });
+    try {
+      const env = { TSX_TSCONFIG_PATH: `${ROOT}/tools/tsconfig.json`, MANSUET_LEAD_PASSWORD: PASSWORD };
+      const command = ['--import', 'tsx', 'tools/cluster/salons-command.ts', what, '--cells', file, ...args];
+      return (await run(process.execPath, command, { cwd: ROOT, env })).output;
+    } finally {
+      rmSync(dirname(file), { recursive: true });
     }
   }
 
